@@ -1,0 +1,35 @@
+package dauntingledger.rulebook.paper;
+
+import static java.util.Objects.requireNonNull;
+
+/** The one rule for identifiers that travel in packages, ledgers and web addresses. */
+final class Identifiers {
+
+    static final int MAX_LENGTH = 64;
+
+    private Identifiers() {}
+
+    /**
+     * Returns {@code value} if it is 1 to {@value #MAX_LENGTH} ASCII letters, digits, hyphens, underscores or dots.
+     *
+     * @throws NullPointerException if {@code value} is null
+     * @throws IllegalArgumentException if {@code value} is empty, too long, or holds another character
+     */
+    static String require(String value, String name) {
+        requireNonNull(value, name);
+        if (value.isEmpty() || value.length() > MAX_LENGTH || !value.chars().allMatch(Identifiers::isAllowed)) {
+            throw new IllegalArgumentException(name + " must be 1 to " + MAX_LENGTH
+                    + " letters, digits, '-', '_' or '.', but was '" + value + "'");
+        }
+        return value;
+    }
+
+    private static boolean isAllowed(int c) {
+        return (c >= 'a' && c <= 'z')
+                || (c >= 'A' && c <= 'Z')
+                || (c >= '0' && c <= '9')
+                || c == '-'
+                || c == '_'
+                || c == '.';
+    }
+}

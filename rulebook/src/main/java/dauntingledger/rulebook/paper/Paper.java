@@ -1,0 +1,88 @@
+package dauntingledger.rulebook.paper;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/**
+ * An exam as it is set: immutable, versioned, and without its key.
+ *
+ * @param version 1 or more
+ * @param route the stages in order; the last, and only the last, is a {@link Stage.HandIn}
+ * @param boxes the time limits; of any two, either one contains the other or they have no stage in common
+ * @param lateAcceptance how long after an entry was made it may reach the server and still count by itself
+ * @param scoreRelease when the candidate may see the score
+ */
+public record Paper(
+        PaperId id,
+        int version,
+        String title,
+        List<Stage> route,
+        List<TimeBox> boxes,
+        Duration lateAcceptance,
+        ScoreRelease scoreRelease) {
+
+    /**
+     * @throws NullPointerException if a component is null
+     * @throws MalformedPaperException if the paper is not well formed, with all findings
+     */
+    public Paper {
+        requireNonNull(id, "id");
+        requireNonNull(title, "title");
+        route = List.copyOf(route);
+        boxes = List.copyOf(boxes);
+        requireNonNull(lateAcceptance, "lateAcceptance");
+        requireNonNull(scoreRelease, "scoreRelease");
+        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance);
+        if (!findings.isEmpty()) {
+            throw new MalformedPaperException(findings);
+        }
+    }
+
+    /** When the score is shown to the candidate. */
+    public enum ScoreRelease {
+        AT_ONCE,
+        LATER
+    }
+
+    /** Returns the position of a stage on the route, from 0, or -1 if the paper has no such stage. */
+    public int indexOf(StageId stage) {
+        return IntStream.range(0, route.size())
+                .filter(i -> route.get(i).id().equals(stage))
+                .findFirst()
+                .orElse(-1);
+    }
+
+    public Stream<Stage.Block> blocks() {
+        return route.stream().filter(Stage.Block.class::isInstance).map(Stage.Block.class::cast);
+    }
+
+    public Stream<Section> sections() {
+        return blocks().flatMap(block -> block.sections().stream());
+    }
+
+    public Stream<Item> items() {
+        return sections().flatMap(Section::items);
+    }
+
+    /** Returns whether {@code box} covers the stage at {@code index}. */
+    public boolean covers(TimeBox box, int index) {
+        return indexOf(box.first()) <= index && index <= indexOf(box.last());
+    }
+
+    /**
+     * Returns this paper as a candidate may know it who has reached the stage at {@code index}: every block after it is
+     * replaced by the bare fact that it is there.
+     */
+    public Paper knownUpTo(int index) {
+        List<Stage> known = IntStream.range(0, route.size())
+                .mapToObj(i -> i > index && route.get(i) instanceof Stage.Block block
+                        ? new Stage.Unopened(block.id(), block.title(), block.questions())
+                        : route.get(i))
+                .toList();
+        return new Paper(id, version, title, known, boxes, lateAcceptance, scoreRelease);
+    }
+}

@@ -1,0 +1,24 @@
+package dauntingledger.rulebook.paper;
+
+import static java.util.Objects.requireNonNull;
+
+import java.util.List;
+import java.util.stream.Stream;
+
+/** A named part of a block, made of item sets in a fixed order. */
+public record Section(SectionId id, String title, List<ItemSet> sets) {
+
+    public Section {
+        requireNonNull(id, "id");
+        requireNonNull(title, "title");
+        sets = List.copyOf(sets);
+    }
+
+    public Stream<Item> items() {
+        return sets.stream().flatMap(set -> set.items().stream());
+    }
+
+    public int questions() {
+        return sets.stream().mapToInt(set -> set.items().size()).sum();
+    }
+}

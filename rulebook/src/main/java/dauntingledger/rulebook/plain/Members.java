@@ -1,0 +1,140 @@
+package dauntingledger.rulebook.plain;
+
+import dauntingledger.rulebook.number.Rational;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+
+/** Reads the members of one plain object, naming the member in every complaint. */
+final class Members {
+
+    private final Map<?, ?> map;
+
+    private Members(Map<?, ?> map) {
+        this.map = map;
+    }
+
+    static Members of(@Nullable Object value) {
+        if (!(value instanceof Map<?, ?> map)) {
+            throw new MalformedDataException("expected an object, but found " + describe(value));
+        }
+        return new Members(map);
+    }
+
+    boolean has(String name) {
+        return map.get(name) != null;
+    }
+
+    String text(String name) {
+        Object value = map.get(name);
+        if (!(value instanceof String text)) {
+            throw unexpected(name, "a string", value);
+        }
+        return text;
+    }
+
+    long whole(String name) {
+        Object value = map.get(name);
+        if (value instanceof Long number) {
+            return number;
+        }
+        if (value instanceof Integer number) {
+            return number;
+        }
+        throw unexpected(name, "a whole number", value);
+    }
+
+    int count(String name) {
+        long value = whole(name);
+        if (value < 0 || value > Integer.MAX_VALUE) {
+            throw unexpected(name, "a number from 0 to 2147483647", value);
+        }
+        return (int) value;
+    }
+
+    boolean truth(String name) {
+        Object value = map.get(name);
+        if (!(value instanceof Boolean truth)) {
+            throw unexpected(name, "true or false", value);
+        }
+        return truth;
+    }
+
+    Instant instant(String name) {
+        return Instant.ofEpochMilli(whole(name));
+    }
+
+    Duration millis(String name) {
+        return Duration.ofMillis(whole(name));
+    }
+
+    Rational rational(String name) {
+        return read(name, Rational::parse);
+    }
+
+    /** Reads a string member through {@code factory}, which may refuse it. */
+    <T> T read(String name, Function<String, T> factory) {
+        String text = text(name);
+        try {
+            return factory.apply(text);
+        } catch (IllegalArgumentException e) {
+            throw new MalformedDataException(name + ": " + e.getMessage(), e);
+        }
+    }
+
+    List<String> texts(String name) {
+        List<String> texts = new ArrayList<>();
+        for (Object element : elements(name)) {
+            if (!(element instanceof String text)) {
+                throw unexpected(name, "a list of strings", element);
+            }
+            texts.add(text);
+        }
+        return texts;
+    }
+
+    <T> List<T> list(String name, Function<Members, T> reader) {
+        List<T> list = new ArrayList<>();
+        for (Object element : elements(name)) {
+            list.add(reader.apply(of(element)));
+        }
+        return list;
+    }
+
+    List<Duration> spans(String name) {
+        List<Duration> spans = new ArrayList<>();
+        for (Object element : elements(name)) {
+            if (!(element instanceof Number millis)) {
+                throw unexpected(name, "a list of milliseconds", element);
+            }
+            spans.add(Duration.ofMillis(millis.longValue()));
+        }
+        return spans;
+    }
+
+    private List<?> elements(String name) {
+        Object value = map.get(name);
+        if (!(value instanceof List<?> list)) {
+            throw unexpected(name, "a list", value);
+        }
+        return list;
+    }
+
+    MalformedDataException unexpected(String name, String expected, @Nullable Object found) {
+        return new MalformedDataException(name + ": expected " + expected + ", but found " + describe(found));
+    }
+
+    private static String describe(@Nullable Object value) {
+        return switch (value) {
+            case null -> "nothing";
+            case Map<?, ?> map -> "an object";
+            case List<?> list -> "a list";
+            case String text -> "a string of " + text.length() + " characters";
+            default -> value.toString();
+        };
+    }
+}

@@ -1,0 +1,207 @@
+package dauntingledger.rulebook.plain;
+
+import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Interaction;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSet;
+import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.TimeBox;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** Papers as plain values. The key is no part of them. Spans are in milliseconds, marks are exact numbers as text. */
+public final class PaperCodec {
+
+    private PaperCodec() {}
+
+    public static Map<String, Object> toPlain(Paper paper) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("id", paper.id().value());
+        plain.put("version", paper.version());
+        plain.put("title", paper.title());
+        plain.put("route", map(paper.route(), PaperCodec::stage));
+        plain.put("boxes", map(paper.boxes(), PaperCodec::box));
+        plain.put("lateAcceptance", paper.lateAcceptance().toMillis());
+        plain.put("scoreRelease", PlainNames.name(paper.scoreRelease()));
+        return plain;
+    }
+
+    /**
+     * Reads a paper.
+     *
+     * @throws MalformedDataException if a member is missing or wrong
+     * @throws dauntingledger.rulebook.paper.MalformedPaperException if the paper is not well formed
+     */
+    public static Paper fromPlain(Object plain) {
+        Members from = Members.of(plain);
+        return new Paper(
+                from.read("id", PaperId::new),
+                from.count("version"),
+                from.text("title"),
+                from.list("route", PaperCodec::stage),
+                from.list("boxes", PaperCodec::box),
+                from.millis("lateAcceptance"),
+                PlainNames.read(from, "scoreRelease", Paper.ScoreRelease.values()));
+    }
+
+    private static Map<String, Object> stage(Stage stage) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("id", stage.id().value());
+        plain.put("title", stage.title());
+        switch (stage) {
+            case Stage.Notice notice -> {
+                plain.put("kind", "notice");
+                plain.put("textDigest", notice.textDigest());
+                notice.limit().ifPresent(limit -> plain.put("limit", limit.toMillis()));
+            }
+            case Stage.Instructions instructions -> plain.put("kind", "instructions");
+            case Stage.Block block -> {
+                plain.put("kind", "block");
+                plain.put("sections", map(block.sections(), PaperCodec::section));
+            }
+            case Stage.Unopened unopened -> {
+                plain.put("kind", "unopened");
+                plain.put("questions", unopened.questions());
+            }
+            case Stage.Break rest -> {
+                plain.put("kind", "break");
+                plain.put("length", rest.length().toMillis());
+                plain.put("clocks", PlainNames.name(rest.clocks()));
+            }
+            case Stage.HandIn handIn -> {
+                plain.put("kind", "hand-in");
+                plain.put("within", handIn.within().toMillis());
+            }
+        }
+        return plain;
+    }
+
+    private static Stage stage(Members from) {
+        StageId id = from.read("id", StageId::new);
+        String title = from.text("title");
+        String kind = from.text("kind");
+        return switch (kind) {
+            case "notice" -> {
+                Optional<Duration> limit = from.has("limit") ? Optional.of(from.millis("limit")) : Optional.empty();
+                yield new Stage.Notice(id, title, from.text("textDigest"), limit);
+            }
+            case "instructions" -> new Stage.Instructions(id, title);
+            case "block" -> new Stage.Block(id, title, from.list("sections", PaperCodec::section));
+            case "unopened" -> new Stage.Unopened(id, title, from.count("questions"));
+            case "break" ->
+                new Stage.Break(
+                        id, title, from.millis("length"), PlainNames.read(from, "clocks", Stage.Break.Clocks.values()));
+            case "hand-in" -> new Stage.HandIn(id, title, from.millis("within"));
+            default -> throw new MalformedDataException("kind: there is no kind of stage '" + kind + "'");
+        };
+    }
+
+    private static Map<String, Object> section(Section section) {
+        return Map.of(
+                "id", section.id().value(), "title", section.title(), "sets", map(section.sets(), PaperCodec::set));
+    }
+
+    private static Section section(Members from) {
+        return new Section(from.read("id", SectionId::new), from.text("title"), from.list("sets", PaperCodec::set));
+    }
+
+    private static Map<String, Object> set(ItemSet set) {
+        return Map.of(
+                "id", set.id().value(),
+                "title", set.title(),
+                "floorAtZero", set.floorAtZero(),
+                "items", map(set.items(), PaperCodec::item));
+    }
+
+    private static ItemSet set(Members from) {
+        return new ItemSet(
+                from.read("id", ItemSetId::new),
+                from.text("title"),
+                from.truth("floorAtZero"),
+                from.list("items", PaperCodec::item));
+    }
+
+    private static Map<String, Object> item(Item item) {
+        return Map.of(
+                "id", item.id().value(),
+                "interactions", map(item.interactions(), PaperCodec::interaction),
+                "marks", item.marks().toString(),
+                "penalty", item.penalty().toString(),
+                "credit", PlainNames.name(item.credit()));
+    }
+
+    private static Item item(Members from) {
+        return new Item(
+                from.read("id", ItemId::new),
+                from.list("interactions", PaperCodec::interaction),
+                from.rational("marks"),
+                from.rational("penalty"),
+                PlainNames.read(from, "credit", Item.Credit.values()));
+    }
+
+    private static Map<String, Object> interaction(Interaction interaction) {
+        return switch (interaction) {
+            case Interaction.Choice choice ->
+                Map.of(
+                        "kind", "choice",
+                        "response", choice.response().value(),
+                        "choices", map(choice.choices(), ChoiceId::value),
+                        "least", choice.minChoices(),
+                        "most", choice.maxChoices());
+            case Interaction.NumberEntry entry ->
+                Map.of(
+                        "kind", "number",
+                        "response", entry.response().value(),
+                        "maxLength", entry.maxLength());
+        };
+    }
+
+    private static Interaction interaction(Members from) {
+        ResponseId response = from.read("response", ResponseId::new);
+        String kind = from.text("kind");
+        return switch (kind) {
+            case "choice" ->
+                new Interaction.Choice(
+                        response, map(from.texts("choices"), ChoiceId::new), from.count("least"), from.count("most"));
+            case "number" -> new Interaction.NumberEntry(response, from.count("maxLength"));
+            default -> throw new MalformedDataException("kind: there is no kind of interaction '" + kind + "'");
+        };
+    }
+
+    private static Map<String, Object> box(TimeBox box) {
+        return Map.of(
+                "id", box.id().value(),
+                "title", box.title(),
+                "limit", box.limit().toMillis(),
+                "first", box.first().value(),
+                "last", box.last().value(),
+                "warnings", map(box.warnings(), Duration::toMillis));
+    }
+
+    private static TimeBox box(Members from) {
+        return new TimeBox(
+                from.read("id", BoxId::new),
+                from.text("title"),
+                from.millis("limit"),
+                from.read("first", StageId::new),
+                from.read("last", StageId::new),
+                from.spans("warnings"));
+    }
+
+    private static <S, T> List<T> map(List<S> list, Function<S, T> mapper) {
+        return list.stream().map(mapper).toList();
+    }
+}

@@ -1,0 +1,143 @@
+package dauntingledger.rulebook.plain;
+
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.sitting.Clock;
+import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Question;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.StageRecord;
+import dauntingledger.rulebook.sitting.Totals;
+import dauntingledger.rulebook.sitting.Walk;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** A sitting as the room shows it, as plain values. Spans and instants are in milliseconds. */
+public final class RoomCodec {
+
+    private RoomCodec() {}
+
+    /** Returns everything but the questions: position, clocks, pace, totals of the open or last block. */
+    public static Map<String, Object> toPlain(Sitting sitting) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("now", sitting.now().toEpochMilli());
+        plain.put("position", position(sitting));
+        plain.put("paused", sitting.isPaused());
+        plain.put("reviewing", sitting.isReviewing());
+        sitting.looking().ifPresent(item -> plain.put("looking", item.value()));
+        sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
+        sitting.seat().ifPresent(seat -> plain.put("seat", seat));
+        plain.put("clocks", sitting.clocks().stream().map(RoomCodec::clock).toList());
+        sitting.biting().ifPresent(clock -> plain.put("biting", clock(clock)));
+        sitting.pace().ifPresent(pace -> plain.put("pace", pace.toMillis()));
+        plain.put(
+                "stages",
+                sitting.stages().stream().map(record -> stage(sitting, record)).toList());
+        plain.put("totals", blockTotals(sitting));
+        plain.put(
+                "refusals",
+                sitting.refusals().stream()
+                        .map(refusal ->
+                                Map.of("entry", refusal.entry().value(), "verdict", PlainNames.name(refusal.verdict())))
+                        .toList());
+        return plain;
+    }
+
+    /** Returns one question as its ledger cell and its sheet show it. */
+    public static Map<String, Object> question(Question question) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("id", question.item().id().value());
+        plain.put("status", PlainNames.name(question.status()));
+        plain.put("label", question.label());
+        plain.put("fullLabel", question.fullLabel());
+        plain.put("marked", question.marked());
+        plain.put("sealed", question.sealed());
+        plain.put("spent", question.spent().toMillis());
+        Map<String, Object> responses = new LinkedHashMap<>();
+        question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
+        plain.put("responses", responses);
+        Map<String, Object> struck = new LinkedHashMap<>();
+        question.struck()
+                .forEach((response, choices) -> struck.put(
+                        response.value(), choices.stream().map(ChoiceId::value).toList()));
+        plain.put("struck", struck);
+        return plain;
+    }
+
+    /** Returns the whole state, questions included. */
+    public static Map<String, Object> whole(Sitting sitting) {
+        Map<String, Object> plain = toPlain(sitting);
+        plain.put(
+                "questions",
+                sitting.questions().stream().map(RoomCodec::question).toList());
+        return plain;
+    }
+
+    private static Map<String, Object> position(Sitting sitting) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        switch (sitting.position()) {
+            case Position.At at -> plain.put("at", stageId(sitting, at.stage()));
+            case Position.Before before -> plain.put("before", stageId(sitting, before.stage()));
+            case Position.Over over -> plain.put("over", PlainNames.name(over.ending()));
+        }
+        return plain;
+    }
+
+    private static String stageId(Sitting sitting, int stage) {
+        return sitting.paper().route().get(stage).id().value();
+    }
+
+    private static Map<String, Object> walk(Walk walk) {
+        return Map.of(
+                "subset", PlainNames.name(walk.subset()),
+                "items", walk.items().stream().map(ItemId::value).toList());
+    }
+
+    private static Map<String, Object> clock(Clock clock) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        clock.box().ifPresent(box -> plain.put("box", box.value()));
+        plain.put("title", clock.title());
+        plain.put("allowance", clock.allowance().toMillis());
+        plain.put("left", clock.left().toMillis());
+        clock.deadline().map(Instant::toEpochMilli).ifPresent(deadline -> plain.put("deadline", deadline));
+        plain.put("warnings", clock.warnings().stream().map(Duration::toMillis).toList());
+        return plain;
+    }
+
+    private static Map<String, Object> stage(Sitting sitting, StageRecord stage) {
+        return Map.of(
+                "id", stageId(sitting, stage.stage()),
+                "openedAt", stage.openedAt().toEpochMilli(),
+                "endedAt", stage.endedAt().toEpochMilli(),
+                "used", stage.used().toMillis(),
+                "ended", PlainNames.name(stage.ended()));
+    }
+
+    private static Map<String, Object> blockTotals(Sitting sitting) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        for (int i = 0; i < sitting.paper().route().size(); i++) {
+            if (sitting.paper().route().get(i) instanceof Stage.Block block) {
+                plain.put(block.id().value(), totals(sitting.totalsIn(i)));
+                for (Section section : block.sections()) {
+                    plain.put(section.id().value(), totals(sitting.totals(section.id())));
+                }
+            }
+        }
+        return plain;
+    }
+
+    private static Map<String, Object> totals(Totals totals) {
+        return Map.of(
+                "answered", totals.answered(),
+                "part", totals.part(),
+                "blank", totals.blank(),
+                "notOpened", totals.notOpened(),
+                "questions", totals.questions(),
+                "withoutFullAnswer", totals.withoutFullAnswer(),
+                "marked", totals.marked());
+    }
+}

@@ -1,0 +1,27 @@
+package dauntingledger.rulebook.sitting;
+
+import dauntingledger.rulebook.paper.BoxId;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A time limit as it stands at one instant.
+ *
+ * @param box the time box, or empty for the time limit of the open stage itself
+ * @param title its name in the paper
+ * @param allowance its limit and all grants
+ * @param used what has run off
+ * @param left what remains; {@code used} and {@code left} add up to {@code allowance}
+ * @param deadline when it runs out if nothing changes, or empty while it stands still
+ * @param warnings at how much time left the candidate is told, longest first
+ */
+public record Clock(
+        Optional<BoxId> box,
+        String title,
+        Duration allowance,
+        Duration used,
+        Duration left,
+        Optional<Instant> deadline,
+        List<Duration> warnings) {}

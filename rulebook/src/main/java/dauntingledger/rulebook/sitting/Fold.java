@@ -1,0 +1,289 @@
+package dauntingledger.rulebook.sitting;
+
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Stage;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The state of a sitting while entries are folded into it. Mutable and confined to this package: a {@link Sitting}
+ * owns one and never changes it again.
+ */
+final class Fold {
+
+    /*
+     * Time drives the fold in two ways. An entry is applied at its own instant; and between entries, deadlines that
+     * pass end stages by themselves. settle(t) replays the second kind in the order of their deadlines, each as of its
+     * deadline and not as of t, so that the state at t is the same whether somebody looked in between or not.
+     */
+
+    final PaperIndex index;
+    final Question[] questions;
+    final Timekeeper time;
+    final List<Refusal> refusals;
+    private final Instant[] openedAt;
+    private final Instant[] endedAt;
+    private final Duration[] used;
+    private final StageRecord.Ended[] ended;
+    private final boolean[] endRecorded;
+
+    Instant now = Instant.EPOCH;
+    Position position = new Position.Before(0);
+    boolean paused;
+    boolean reviewing;
+    int looking = -1;
+
+    @Nullable
+    Walk walk;
+
+    @Nullable
+    String seat;
+
+    private @Nullable Instant countedTo;
+
+    Fold(PaperIndex index) {
+        this.index = index;
+        this.questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
+        this.time = new Timekeeper(index);
+        this.refusals = new ArrayList<>();
+        int stages = index.stages();
+        this.openedAt = new Instant[stages];
+        this.endedAt = new Instant[stages];
+        this.used = new Duration[stages];
+        this.ended = new StageRecord.Ended[stages];
+        this.endRecorded = new boolean[stages];
+    }
+
+    private Fold(Fold other) {
+        this.index = other.index;
+        this.questions = other.questions.clone();
+        this.time = new Timekeeper(other.time);
+        this.refusals = new ArrayList<>(other.refusals);
+        this.openedAt = other.openedAt.clone();
+        this.endedAt = other.endedAt.clone();
+        this.used = other.used.clone();
+        this.ended = other.ended.clone();
+        this.endRecorded = other.endRecorded.clone();
+        this.now = other.now;
+        this.position = other.position;
+        this.paused = other.paused;
+        this.reviewing = other.reviewing;
+        this.looking = other.looking;
+        this.walk = other.walk;
+        this.seat = other.seat;
+        this.countedTo = other.countedTo;
+    }
+
+    Fold copy() {
+        return new Fold(this);
+    }
+
+    /** Brings the state to {@code instant}: everything that ran out by then has ended as of its own deadline. */
+    void settle(Instant instant) {
+        Optional<Timekeeper.Expiry> expiry = nextExpiry();
+        while (expiry.isPresent() && !expiry.get().at().isAfter(instant)) {
+            expire(expiry.get());
+            expiry = nextExpiry();
+        }
+        count(instant);
+        now = instant;
+    }
+
+    /** Applies an act that is permitted at {@link #now}. */
+    void apply(Act act) {
+        switch (act) {
+            case Act.StageOpened opened -> {
+                if (position instanceof Position.At open) {
+                    end(open.stage(), now, StageRecord.Ended.BY_CANDIDATE);
+                }
+                open(index.paper().indexOf(opened.stage()), now);
+            }
+            case Act.NoticeAccepted accepted -> {
+                int stage = index.paper().indexOf(accepted.stage());
+                end(stage, now, StageRecord.Ended.BY_CANDIDATE);
+                arrive(stage + 1, now);
+            }
+            case Act.NoticeDeclined declined -> finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_CANDIDATE);
+            case Act.BlockClosed closed -> {
+                int stage = index.paper().indexOf(closed.stage());
+                end(stage, now, StageRecord.Ended.BY_CANDIDATE);
+                arrive(stage + 1, now);
+            }
+            case Act.HandedIn handedIn -> finish(Position.Ending.HANDED_IN, now, StageRecord.Ended.BY_CANDIDATE);
+            case Act.QuestionOpened opened -> lookAt(question(opened));
+            case Act.ReviewOpened opened -> review();
+            case Act.WalkBegun begun -> walk = new Walk(begun.subset(), qualifying(begun.subset()));
+            case Act.Answered answered ->
+                change(answered, questions[question(answered)].answer(answered.response(), answered.value()));
+            case Act.Erased erased -> change(erased, questions[question(erased)].erase());
+            case Act.StruckOut struck ->
+                change(struck, questions[question(struck)].strike(struck.response(), struck.choice(), true));
+            case Act.BroughtBack back ->
+                change(back, questions[question(back)].strike(back.response(), back.choice(), false));
+            case Act.Marked marked -> change(marked, questions[question(marked)].mark(true));
+            case Act.Unmarked unmarked -> change(unmarked, questions[question(unmarked)].mark(false));
+            case Act.StageRanOut ranOut -> endRecorded[index.paper().indexOf(ranOut.stage())] = true;
+            case Act.SeatTaken taken -> seat = taken.seat();
+            case Act.TimeGranted granted -> time.grant(granted.box(), granted.extra());
+            case Act.Paused pause -> {
+                paused = true;
+                countedTo = null;
+                time.pause(now);
+            }
+            case Act.Resumed resume -> {
+                paused = false;
+                countedTo = position instanceof Position.At ? now : null;
+                time.resume(position, now);
+            }
+        }
+    }
+
+    /** Returns the questions of the open block that belong to {@code subset}; none if no block is open. */
+    List<ItemId> qualifying(Subset subset) {
+        List<ItemId> items = new ArrayList<>();
+        for (int i = 0; i < questions.length; i++) {
+            if (isOpen(index.place(i).stage()) && subset.holds(questions[i].completeness(), questions[i].marked())) {
+                items.add(questions[i].item().id());
+            }
+        }
+        return items;
+    }
+
+    boolean isOpen(int stage) {
+        return position instanceof Position.At open && open.stage() == stage;
+    }
+
+    /** Returns how a stage ended, {@code NOT_YET} also for one that was never opened. */
+    StageRecord.Ended ended(int stage) {
+        return ended[stage] == null ? StageRecord.Ended.NOT_YET : ended[stage];
+    }
+
+    boolean isEndRecorded(int stage) {
+        return endRecorded[stage];
+    }
+
+    Optional<StageRecord> record(int stage) {
+        if (openedAt[stage] == null) {
+            return Optional.empty();
+        }
+        Instant until = endedAt[stage] == null ? now : endedAt[stage];
+        return Optional.of(new StageRecord(stage, openedAt[stage], until, used[stage], ended(stage)));
+    }
+
+    private Optional<Timekeeper.Expiry> nextExpiry() {
+        return position instanceof Position.Over ? Optional.empty() : time.next(position.index(index.stages()));
+    }
+
+    private void expire(Timekeeper.Expiry expiry) {
+        int current = position.index(index.stages());
+        Stage stage = index.stage(current);
+        count(expiry.at());
+        now = expiry.at();
+        if (stage instanceof Stage.Notice && expiry.lastStage() == current) {
+            finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
+            return;
+        }
+        if (position instanceof Position.At) {
+            end(current, now, StageRecord.Ended.BY_TIME);
+        }
+        for (int skipped = current; skipped <= expiry.lastStage(); skipped++) {
+            ended[skipped] = ended[skipped] == null ? StageRecord.Ended.BY_TIME : ended[skipped];
+        }
+        if (stage instanceof Stage.Break && expiry.lastStage() == current) {
+            open(current + 1, now);
+        } else {
+            arrive(expiry.lastStage() + 1, now);
+        }
+    }
+
+    /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */
+    private void arrive(int stage, Instant at) {
+        if (stage >= index.stages()) {
+            time.movedTo(stage, at);
+            position = new Position.Over(Position.Ending.HANDED_IN);
+        } else if (index.stage(stage) instanceof Stage.Block || index.stage(stage) instanceof Stage.Unopened) {
+            time.movedTo(stage, at);
+            position = new Position.Before(stage);
+        } else {
+            open(stage, at);
+        }
+    }
+
+    private void open(int stage, Instant at) {
+        time.movedTo(stage, at);
+        time.stageOpened(stage, at);
+        position = new Position.At(stage);
+        openedAt[stage] = at;
+        used[stage] = Duration.ZERO;
+        countedTo = at;
+        walk = null;
+        reviewing = false;
+        looking = -1;
+        seal(stage, false);
+    }
+
+    private void end(int stage, Instant at, StageRecord.Ended how) {
+        count(at);
+        countedTo = null;
+        endedAt[stage] = at;
+        ended[stage] = how;
+        time.stageEnded(stage, at);
+        walk = null;
+        reviewing = false;
+        looking = -1;
+        seal(stage, true);
+    }
+
+    private void finish(Position.Ending ending, Instant at, StageRecord.Ended how) {
+        if (position instanceof Position.At open) {
+            end(open.stage(), at, how);
+        }
+        time.movedTo(index.stages(), at);
+        position = new Position.Over(ending);
+    }
+
+    private void seal(int stage, boolean on) {
+        for (int i = 0; i < questions.length; i++) {
+            if (index.place(i).stage() == stage) {
+                questions[i] = questions[i].seal(on);
+            }
+        }
+    }
+
+    private void lookAt(int question) {
+        looking = question;
+        reviewing = false;
+        questions[question] = questions[question].open();
+    }
+
+    private void review() {
+        looking = -1;
+        walk = null;
+        reviewing = true;
+    }
+
+    private void change(Act.OnItem act, Question changed) {
+        questions[question(act)] = changed;
+    }
+
+    private int question(Act.OnItem act) {
+        return index.indexOf(act.item());
+    }
+
+    /** Credits the time since the last count to the open stage and the question in view. */
+    private void count(Instant instant) {
+        if (countedTo == null || !(position instanceof Position.At open)) {
+            return;
+        }
+        Duration span = Duration.between(countedTo, instant);
+        used[open.stage()] = used[open.stage()].plus(span);
+        if (looking >= 0) {
+            questions[looking] = questions[looking].spend(span);
+        }
+        countedTo = instant;
+    }
+}

@@ -1,0 +1,228 @@
+package dauntingledger.rulebook.sitting;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/**
+ * A sitting as it stands at one instant: what a paper and the entries of a ledger come to. Immutable; a later instant
+ * and a further entry each give another sitting.
+ *
+ * <p>Spans are half-open: up to but not at its deadline a stage is open.
+ */
+public final class Sitting {
+
+    private final Fold fold;
+
+    private Sitting(Fold fold) {
+        this.fold = fold;
+    }
+
+    /** Returns a sitting of {@code paper} that nothing has happened in. */
+    public static Sitting of(Paper paper) {
+        return new Sitting(new Fold(new PaperIndex(requireNonNull(paper, "paper"))));
+    }
+
+    /**
+     * Returns the sitting after {@code entries}, in the order given, each applied at its own instant. An entry that the
+     * rules do not permit stands in {@link #refusals} and has no other effect.
+     *
+     * @throws IllegalArgumentException if an entry lies before the one it follows
+     */
+    public Sitting after(List<Entry> entries) {
+        Fold next = fold.copy();
+        for (Entry entry : entries) {
+            if (entry.at().isBefore(next.now)) {
+                throw new IllegalArgumentException(
+                        "entry " + entry.id() + " at " + entry.at() + " lies before " + next.now);
+            }
+            next.settle(entry.at());
+            Verdict verdict = new Permission(next).judge(entry.act());
+            if (verdict.isPermitted()) {
+                next.apply(entry.act());
+            } else {
+                next.refusals.add(new Refusal(entry.id(), verdict));
+            }
+        }
+        return new Sitting(next);
+    }
+
+    /**
+     * Returns the sitting at {@code now} if no further entry is made.
+     *
+     * @throws IllegalArgumentException if {@code now} lies before this sitting's instant
+     */
+    public Sitting asOf(Instant now) {
+        if (now.isBefore(fold.now)) {
+            throw new IllegalArgumentException(now + " lies before " + fold.now);
+        }
+        Fold next = fold.copy();
+        next.settle(now);
+        return new Sitting(next);
+    }
+
+    /** Returns whether {@code act} would be permitted at {@code now}, which must not lie before this sitting's instant. */
+    public Verdict permits(Act act, Instant now) {
+        return new Permission(asOf(now).fold).judge(requireNonNull(act, "act"));
+    }
+
+    public Paper paper() {
+        return fold.index.paper();
+    }
+
+    /** Returns the instant that everything else is said of. */
+    public Instant now() {
+        return fold.now;
+    }
+
+    public Position position() {
+        return fold.position;
+    }
+
+    /** Returns the stage the sitting is in or before, or empty if it is over. */
+    public Optional<Stage> stage() {
+        return fold.position instanceof Position.Over
+                ? Optional.empty()
+                : Optional.of(fold.index.stage(fold.position.index(fold.index.stages())));
+    }
+
+    public boolean isPaused() {
+        return fold.paused;
+    }
+
+    /** Returns all questions of the paper in order. */
+    public List<Question> questions() {
+        return List.of(fold.questions);
+    }
+
+    /** @throws IllegalArgumentException if the paper has no such question */
+    public Question question(ItemId item) {
+        int number = fold.index.indexOf(item);
+        if (number < 0) {
+            throw new IllegalArgumentException("the paper has no question " + item);
+        }
+        return fold.questions[number];
+    }
+
+    /** Returns the questions of the stage at {@code index}; none if it is not a block. */
+    public List<Question> questionsIn(int index) {
+        return select(place -> place.stage() == index).toList();
+    }
+
+    public Totals totals() {
+        return sum(place -> true);
+    }
+
+    public Totals totalsIn(int stage) {
+        return sum(place -> place.stage() == stage);
+    }
+
+    public Totals totals(SectionId section) {
+        return sum(place -> place.section().equals(section));
+    }
+
+    public Totals totals(ItemSetId set) {
+        return sum(place -> place.set().equals(set));
+    }
+
+    /** Returns the question in view. */
+    public Optional<ItemId> looking() {
+        return fold.looking < 0
+                ? Optional.empty()
+                : Optional.of(fold.questions[fold.looking].item().id());
+    }
+
+    /** Returns whether the review page is in view. */
+    public boolean isReviewing() {
+        return fold.reviewing;
+    }
+
+    public Optional<Walk> walk() {
+        return Optional.ofNullable(fold.walk);
+    }
+
+    /** Returns what the server calls the window that writes this sitting. */
+    public Optional<String> seat() {
+        return Optional.ofNullable(fold.seat);
+    }
+
+    public List<Refusal> refusals() {
+        return List.copyOf(fold.refusals);
+    }
+
+    /** Returns all clocks that have started and not ended. */
+    public List<Clock> clocks() {
+        return fold.time.clocks(fold.now);
+    }
+
+    /** Returns the clock that bites first: the least time left among those that run, or among all if none runs. */
+    public Optional<Clock> biting() {
+        Comparator<Clock> standing =
+                Comparator.comparing(clock -> clock.deadline().isEmpty());
+        return clocks().stream().min(standing.thenComparing(Clock::left));
+    }
+
+    /**
+     * Returns the time left for each question of the open block without a full answer, in whole seconds rounded down
+     * (the candidate is promised nothing that is not there), or empty if there is no such question or no clock.
+     */
+    public Optional<Duration> pace() {
+        if (!(fold.position instanceof Position.At open)) {
+            return Optional.empty();
+        }
+        int remaining = totalsIn(open.stage()).withoutFullAnswer();
+        return remaining == 0
+                ? Optional.empty()
+                : biting().map(clock -> Duration.ofSeconds(clock.left().toSeconds() / remaining));
+    }
+
+    /** Returns what became of every stage that was opened, in order. */
+    public List<StageRecord> stages() {
+        return IntStream.range(0, fold.index.stages())
+                .mapToObj(fold::record)
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    public Optional<StageRecord> stageRecord(int stage) {
+        return fold.record(stage);
+    }
+
+    /** A stage that was ended by time, and when. */
+    public record RanOut(StageId stage, Instant at) {}
+
+    /** Returns the stages that time has ended without a line in the ledger that says so, earliest first. */
+    public List<RanOut> unrecordedEndings() {
+        List<RanOut> endings = new ArrayList<>();
+        for (StageRecord stage : stages()) {
+            if (stage.ended() == StageRecord.Ended.BY_TIME && !fold.isEndRecorded(stage.stage())) {
+                endings.add(new RanOut(fold.index.stage(stage.stage()).id(), stage.endedAt()));
+            }
+        }
+        return endings;
+    }
+
+    private Stream<Question> select(Predicate<PaperIndex.Place> where) {
+        return IntStream.range(0, fold.questions.length)
+                .filter(i -> where.test(fold.index.place(i)))
+                .mapToObj(i -> fold.questions[i]);
+    }
+
+    private Totals sum(Predicate<PaperIndex.Place> where) {
+        return select(where).map(Question::totals).reduce(Totals.NONE, Totals::plus);
+    }
+}

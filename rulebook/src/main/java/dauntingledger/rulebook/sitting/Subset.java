@@ -1,0 +1,27 @@
+package dauntingledger.rulebook.sitting;
+
+import dauntingledger.rulebook.paper.Interaction.Completeness;
+
+/** Which questions a walk goes through. */
+public enum Subset {
+    ALL {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return true;
+        }
+    },
+    MARKED {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return marked;
+        }
+    },
+    WITHOUT_FULL_ANSWER {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return completeness != Completeness.FULL;
+        }
+    };
+
+    abstract boolean holds(Completeness completeness, boolean marked);
+}
