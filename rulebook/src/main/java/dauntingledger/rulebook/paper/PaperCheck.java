@@ -175,7 +175,7 @@ final class PaperCheck {
         Duration above = box.limit();
         for (Duration warning : box.warnings()) {
             require(
-                    warning.isPositive() && warning.compareTo(above) < 0,
+                    warning.compareTo(Duration.ZERO) > 0 && warning.compareTo(above) < 0,
                     place,
                     "warnings must be more than 0, below the limit, and longest first; " + warning
                             + " does not come below " + above);
@@ -203,7 +203,7 @@ final class PaperCheck {
 
     private void span(Duration span, String place, String what) {
         require(
-                span.isPositive() && span.compareTo(LONGEST) <= 0 && span.getNano() == 0,
+                span.compareTo(Duration.ZERO) > 0 && span.compareTo(LONGEST) <= 0 && span.getNano() == 0,
                 place,
                 what + " must be 1 second to 24 hours in whole seconds, but was " + span);
     }

@@ -13,6 +13,7 @@ import dauntingledger.rulebook.sitting.Subset;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Entries as plain values. Every entry has {@code id}, {@code by}, {@code at} and {@code received} (milliseconds since
@@ -36,7 +37,7 @@ public final class EntryCodec {
      *
      * @throws MalformedDataException if a member is missing or wrong, or {@code by} is not whose act it is
      */
-    public static Entry fromPlain(Object plain) {
+    public static Entry fromPlain(@Nullable Object plain) {
         Members members = Members.of(plain);
         Act act = act(members);
         String by = members.text("by");
@@ -49,7 +50,7 @@ public final class EntryCodec {
     }
 
     /** Reads only what was done: {@code kind} and its members. */
-    public static Act actFromPlain(Object plain) {
+    public static Act actFromPlain(@Nullable Object plain) {
         return act(Members.of(plain));
     }
 

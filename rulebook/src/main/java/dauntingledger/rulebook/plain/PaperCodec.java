@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /** Papers as plain values. The key is no part of them. Spans are in milliseconds, marks are exact numbers as text. */
 public final class PaperCodec {
@@ -45,7 +46,7 @@ public final class PaperCodec {
      * @throws MalformedDataException if a member is missing or wrong
      * @throws dauntingledger.rulebook.paper.MalformedPaperException if the paper is not well formed
      */
-    public static Paper fromPlain(Object plain) {
+    public static Paper fromPlain(@Nullable Object plain) {
         Members from = Members.of(plain);
         return new Paper(
                 from.read("id", PaperId::new),

@@ -163,7 +163,7 @@ public sealed interface Act {
         public TimeGranted {
             requireNonNull(box, "box");
             requireNonNull(extra, "extra");
-            if (!extra.isPositive()) {
+            if (extra.compareTo(Duration.ZERO) <= 0) {
                 throw new IllegalArgumentException("a grant must be more than 0, but was " + extra);
             }
         }

@@ -155,6 +155,15 @@ public final class Sitting {
         return Optional.ofNullable(fold.walk);
     }
 
+    /** Returns the way that Next and Back follow: the walk, or all questions of the open block; empty outside a block. */
+    public Optional<Walk> way() {
+        if (fold.walk != null) {
+            return Optional.of(fold.walk);
+        }
+        List<ItemId> all = fold.qualifying(Subset.ALL);
+        return all.isEmpty() ? Optional.empty() : Optional.of(new Walk(Subset.ALL, all));
+    }
+
     /** Returns what the server calls the window that writes this sitting. */
     public Optional<String> seat() {
         return Optional.ofNullable(fold.seat);
@@ -187,7 +196,7 @@ public final class Sitting {
         int remaining = totalsIn(open.stage()).withoutFullAnswer();
         return remaining == 0
                 ? Optional.empty()
-                : biting().map(clock -> Duration.ofSeconds(clock.left().toSeconds() / remaining));
+                : biting().map(clock -> Duration.ofSeconds(clock.left().getSeconds() / remaining));
     }
 
     /** Returns what became of every stage that was opened, in order. */

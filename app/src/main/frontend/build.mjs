@@ -1,0 +1,31 @@
+// Bundles scripts, styles and fonts into the application's static resources. Run by Maven.
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdirSync } from 'node:fs';
+import { build } from 'esbuild';
+
+const out = '../../../target/classes/static';
+const assets = `${out}/assets`;
+mkdirSync(`${assets}/fonts`, { recursive: true });
+
+const common = { bundle: true, minify: true, target: 'es2022', logLevel: 'warning' };
+await build({
+  ...common,
+  format: 'esm',
+  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js' },
+  outdir: assets,
+});
+await build({ ...common, format: 'iife', entryPoints: ['js/service-worker.js'], outdir: out });
+
+execFileSync('node_modules/.bin/tailwindcss', ['-i', 'css/app.css', '-o', `${assets}/app.css`, '--minify'], {
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+
+for (const [family, files] of Object.entries({
+  '@fontsource-variable/source-serif-4': ['source-serif-4-latin-wght-normal', 'source-serif-4-latin-wght-italic'],
+  '@fontsource-variable/inter': ['inter-latin-wght-normal'],
+  '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-400-normal', 'ibm-plex-mono-latin-600-normal'],
+})) {
+  for (const file of files) {
+    cpSync(`node_modules/${family}/files/${file}.woff2`, `${assets}/fonts/${file}.woff2`);
+  }
+}

@@ -1,0 +1,45 @@
+// Theme, tint, text size and what the ledger shows: chosen by the candidate, kept on this computer.
+const KEY = 'ledger-display';
+const DEFAULTS = { theme: 'light', tint: 'none', text: '100', entries: 'shown', keys: 'on' };
+
+export function storedDisplay() {
+  try {
+    return { ...DEFAULTS, ...JSON.parse(localStorage.getItem(KEY) ?? '{}') };
+  } catch {
+    return { ...DEFAULTS };
+  }
+}
+
+export function applyDisplay(display) {
+  for (const [name, value] of Object.entries(display)) {
+    document.documentElement.dataset[name] = value;
+  }
+}
+
+export function choose(name, value) {
+  const display = { ...storedDisplay(), [name]: value };
+  localStorage.setItem(KEY, JSON.stringify(display));
+  applyDisplay(display);
+  return display;
+}
+
+/** The Alpine component behind the Display panel. */
+export function displayPanel() {
+  return {
+    open: false,
+    display: storedDisplay(),
+    toggle() {
+      this.open = !this.open;
+    },
+    close() {
+      this.open = false;
+    },
+    pick(event) {
+      const { name, value } = event.currentTarget.dataset;
+      this.display = choose(name, value);
+    },
+    picked(name, value) {
+      return this.display[name] === value ? 'true' : 'false';
+    },
+  };
+}

@@ -1,0 +1,140 @@
+// The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
+import Alpine from '@alpinejs/csp';
+import { BlockPage } from './blockpage.js';
+import { ClockFace } from './clockface.js';
+import { displayPanel } from './display.js';
+import { Sitting } from './sitting.js';
+import { slip, whisper } from './slips.js';
+import { Words } from './words.js';
+
+const TICK = 200;
+const STILL_ENTERING = 1_500;
+
+Alpine.data('displayPanel', displayPanel);
+Alpine.start();
+
+const data = JSON.parse(document.querySelector('#room-data').textContent);
+const words = new Words(data.words, data.zone);
+const shownStage = document.body.dataset.stage;
+const cover = document.querySelector('#cover');
+let leaving = false;
+
+const desk = await import(document.body.dataset.desk);
+const sitting = new Sitting(data, desk, {
+  changed: () => drawSaved(),
+  refused: (verdict) => {
+    slip(words.say(`verdict.${verdict}`));
+    draw();
+  },
+  moved: () => moved(),
+  signedOut: () => slip(words.say('signed-out')),
+  unkept: () => slip(words.say('unkept')),
+});
+const clockFace = new ClockFace(words, (warning) => slip(warning));
+const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, desk, words, { draw, whisper, slip }) : null;
+
+keepForOffline();
+await sitting.start();
+bindStageActs();
+block?.start();
+draw();
+setInterval(draw, TICK);
+document.body.dataset.ready = 'true';
+
+/** Brings everything on the screen to what the rulebook says now. */
+function draw() {
+  const room = sitting.room();
+  clockFace.draw(room);
+  block?.draw(room);
+  drawSaved();
+  document.querySelector('#paused').hidden = !room.paused;
+  if (stageOf(room.position) !== shownStage && !leaving) {
+    leave(room);
+  }
+}
+
+function stageOf(position) {
+  const [where, stage] = Object.entries(position)[0];
+  return `${where} ${stage}`;
+}
+
+function drawSaved() {
+  const saved = document.querySelector('#saved');
+  if (!saved || !sitting.sender) {
+    return;
+  }
+  const { count, age, state } = sitting.sender;
+  const waits = count > 0 && (age > STILL_ENTERING || state === 'retrying' || state === 'stopped');
+  const text = waits
+    ? words.say('saved.waiting', count)
+    : sitting.lastEntered ? words.say('saved.entered', words.time(sitting.lastEntered)) : words.say('saved.nothing');
+  if (saved.textContent !== text) {
+    saved.textContent = text;
+    saved.classList.toggle('waiting', waits);
+  }
+}
+
+/** The route goes on: by the candidate's own act, or because time ran out. */
+async function leave(room) {
+  leaving = true;
+  block?.flush();
+  const closed = room.stages.find((stage) => document.body.dataset.stage === `at ${stage.id}`);
+  if (block && closed?.ended === 'by-time') {
+    const totals = room.totals[closed.id];
+    show('time-up', words.say('time-up.title', clockFace.title), words.say('time-up.kept',
+      words.time(closed.endedAt), totals.answered + totals.part, totals.questions));
+    await new Promise((resolve) => document.querySelector('#cover-go').addEventListener('click', resolve, { once: true }));
+  }
+  show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
+  await sitting.settled();
+  location.replace(location.pathname);
+}
+
+function moved() {
+  leaving = true;
+  sitting.stop?.();
+  show('moved', words.say('moved.title'), words.say('moved.text'));
+  document.querySelector('#cover-go').addEventListener('click', () => location.replace(location.pathname), { once: true });
+}
+
+function show(kind, title, text) {
+  cover.hidden = false;
+  cover.dataset.kind = kind;
+  document.querySelectorAll('dialog[open]').forEach((dialog) => dialog.close());
+  document.querySelector('#cover-title').textContent = title;
+  document.querySelector('#cover-text').textContent = text;
+  const go = document.querySelector('#cover-go');
+  go.hidden = kind === 'moving';
+  go.textContent = words.say(kind === 'moved' ? 'moved.here' : 'time-up.go');
+  (go.hidden ? cover : go).focus();
+}
+
+/** Buttons that move along the route name their act in the page. */
+function bindStageActs() {
+  document.querySelectorAll('[data-act]').forEach((button) => button.addEventListener('click', () => {
+    const { act, stage, digest } = button.dataset;
+    const fields = { ...(stage && { stage }), ...(digest && { textDigest: digest }) };
+    if (sitting.enter(act, fields)) {
+      draw();
+    }
+  }));
+  document.querySelectorAll('[data-ask]').forEach((button) => button.addEventListener('click', () => {
+    document.getElementById(button.dataset.ask).showModal();
+  }));
+  document.querySelectorAll('[data-dismiss]').forEach((button) => button.addEventListener('click', () => {
+    button.closest('dialog').close();
+  }));
+}
+
+/** Lets the service worker keep this page and its parts, also on the visit that installs it. */
+async function keepForOffline() {
+  if (!('serviceWorker' in navigator)) {
+    return;
+  }
+  await navigator.serviceWorker.register('/service-worker.js');
+  if (!navigator.serviceWorker.controller) {
+    const parts = performance.getEntriesByType('resource').map((part) => part.name).filter((name) => name.includes('/assets/'));
+    await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
+    await (await caches.open('ledger-rooms')).add(location.pathname);
+  }
+}

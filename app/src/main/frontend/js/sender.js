@@ -1,0 +1,90 @@
+// Sends entries in the background, in batches, again and again until the server has answered for each.
+import { post, Refused } from './server.js';
+
+const FIRST_WAIT = 500;
+const LONGEST_WAIT = 15_000;
+const MOST_AT_ONCE = 200;
+
+export class Sender {
+  /**
+   * @param hooks `seat()` names this window, `answered(results)` takes the server's results,
+   *   `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending
+   */
+  constructor(path, clock, hooks) {
+    this.path = path;
+    this.clock = clock;
+    this.hooks = hooks;
+    this.waiting = [];
+    this.state = 'idle';
+    this.wait = FIRST_WAIT;
+    this.idle = [];
+    addEventListener('online', () => this.poke());
+  }
+
+  /** Takes entries that wait to be sent; the oldest first. */
+  add(entries) {
+    for (const entry of entries) {
+      this.waiting.push({ entry, since: performance.now() });
+    }
+    this.poke();
+  }
+
+  get count() {
+    return this.waiting.length;
+  }
+
+  /** Returns how long the oldest entry has waited, in milliseconds. */
+  get age() {
+    return this.waiting.length ? performance.now() - this.waiting[0].since : 0;
+  }
+
+  /** Resolves when nothing waits any more. */
+  drained() {
+    return this.waiting.length === 0 && this.state === 'idle'
+      ? Promise.resolve()
+      : new Promise((resolve) => this.idle.push(resolve));
+  }
+
+  poke() {
+    if (this.state === 'retrying') {
+      clearTimeout(this.timer);
+      this.state = 'idle';
+    }
+    if (this.state === 'idle' && this.waiting.length) {
+      this.send();
+    }
+    this.hooks.changed();
+  }
+
+  async send() {
+    this.state = 'sending';
+    const batch = this.waiting.slice(0, MOST_AT_ONCE);
+    const askedAt = performance.now();
+    try {
+      const answer = await post(this.path, { seat: this.hooks.seat(), entries: batch.map((line) => line.entry) });
+      this.clock.learn(answer.now, askedAt);
+      this.waiting.splice(0, batch.length);
+      this.wait = FIRST_WAIT;
+      this.state = 'idle';
+      this.hooks.answered(answer.results);
+      if (!this.waiting.length) {
+        this.idle.splice(0).forEach((resolve) => resolve());
+      }
+      this.poke();
+    } catch (error) {
+      this.failed(error);
+    }
+  }
+
+  failed(error) {
+    if (error instanceof Refused && error.status < 500 && error.status !== 429) {
+      this.state = 'stopped';
+      this.hooks.stopped(error.status);
+    } else {
+      this.state = 'retrying';
+      this.timer = setTimeout(() => this.poke(), this.wait * (0.75 + Math.random() / 2));
+      this.wait = Math.min(this.wait * 2, LONGEST_WAIT);
+    }
+    this.hooks.changed();
+  }
+}

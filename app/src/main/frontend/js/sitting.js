@@ -1,0 +1,147 @@
+// One sitting in this window: the rulebook's desk, the journal, the sender and the clock, held together.
+import { ExamClock } from './examclock.js';
+import { MemoryJournal, openJournal } from './journal.js';
+import { Sender } from './sender.js';
+import { post, Refused } from './server.js';
+
+const SKEW = 'ledger-clock-skew';
+
+export class Sitting {
+  /** @param hooks `changed()`, `refused(verdict)`, `moved()`, `signedOut()`, `unkept()` */
+  constructor(data, desk, hooks) {
+    this.data = data;
+    this.module = desk;
+    this.hooks = hooks;
+    this.path = `/sittings/${data.sitting}`;
+    this.clock = new ExamClock(Math.max(data.now, Date.now() + Number(localStorage.getItem(SKEW) ?? -Infinity)));
+    this.lastEntered = data.entries.at(-1)?.received;
+  }
+
+  async start() {
+    this.journal = await openJournal(this.data.sitting).catch(() => new MemoryJournal());
+    const kept = await this.journal.all();
+    const known = new Set(this.data.entries.map((entry) => entry.id));
+    const own = kept.filter((line) => !known.has(line.entry.id) && (line.state === 'waiting' || line.state === 'entered'));
+    this.entries = [...this.data.entries, ...own.map((line) => line.entry)];
+    this.desk = this.module.open(this.data.paper, this.entries);
+    this.sender = new Sender(`${this.path}/entries`, this.clock, {
+      seat: () => this.seat,
+      answered: (results) => this.answered(results),
+      changed: () => this.hooks.changed(),
+      stopped: (status) => this.stopped(status),
+    });
+    await this.journal.settle(new Map(kept.filter((line) => known.has(line.entry.id)).map((line) => [line.entry.id, 'entered'])));
+    const waiting = own.filter((line) => line.state === 'waiting').map((line) => line.entry);
+    await this.takeSeat();
+    this.sender.add(waiting);
+    this.synchronise();
+  }
+
+  /** Enters an act of the candidate, or says why it is not permitted. Returns whether it was. */
+  enter(kind, fields = {}, at = this.clock.now()) {
+    const entry = { id: newId(), by: 'candidate', at: Math.max(at, this.desk.lastAt()), kind, ...fields };
+    const verdict = this.desk.enter(entry);
+    if (verdict !== 'permitted') {
+      this.hooks.refused(verdict);
+      return false;
+    }
+    this.entries.push(entry);
+    this.journal.add(entry).catch(() => this.hooks.unkept());
+    this.sender.add([entry]);
+    return true;
+  }
+
+  room() {
+    return JSON.parse(this.desk.room(this.clock.now()));
+  }
+
+  /** Resolves when the server has every entry and can be reached. */
+  async settled() {
+    await this.sender.drained();
+    for (;;) {
+      try {
+        await post('/time');
+        return;
+      } catch (error) {
+        if (error instanceof Refused && error.status === 401) {
+          this.hooks.signedOut();
+        }
+        await new Promise((resolve) => setTimeout(resolve, 1_000));
+      }
+    }
+  }
+
+  answered(results) {
+    const states = new Map(results.map((result) => [result.id, result.status]));
+    this.journal.settle(states).catch(() => this.hooks.unkept());
+    this.lastEntered = this.clock.now();
+    localStorage.setItem(SKEW, String(this.clock.now() - Date.now()));
+    const lost = results.filter((result) => result.status !== 'entered');
+    if (lost.length) {
+      const without = new Set(lost.map((result) => result.id));
+      this.entries = this.entries.filter((entry) => !without.has(entry.id));
+      this.desk = this.module.open(this.data.paper, this.entries);
+      this.hooks.refused(lost[0].verdict);
+    }
+  }
+
+  stopped(status) {
+    if (status === 409) {
+      this.hooks.moved();
+    } else if (status === 401 || status === 403) {
+      this.hooks.signedOut();
+    } else {
+      this.hooks.refused(`server-${status}`);
+    }
+  }
+
+  /** Makes this window the one that writes; without a network it goes on as the one it was. */
+  async takeSeat() {
+    const key = `ledger-seat-${this.data.sitting}`;
+    this.seat = sessionStorage.getItem(key) ?? '';
+    this.channel = new BroadcastChannel(key);
+    this.channel.onmessage = () => this.hooks.moved();
+    this.channel.postMessage('taken');
+    if (this.seat && JSON.parse(this.desk.room(this.clock.now())).seat === this.seat) {
+      return;
+    }
+    try {
+      const askedAt = performance.now();
+      const answer = await post(`${this.path}/seat`);
+      this.clock.learn(answer.now, askedAt);
+      this.seat = answer.seat;
+      sessionStorage.setItem(key, this.seat);
+    } catch (error) {
+      if (error instanceof Refused) {
+        this.stopped(error.status);
+      }
+    }
+  }
+
+  /** Listens to the server: its time, and whether another window has taken over. */
+  async synchronise() {
+    const events = new EventSource(`${this.path}/events?seat=${encodeURIComponent(this.seat)}`);
+    events.addEventListener('time', (event) => {
+      this.clock.hear(JSON.parse(event.data).now);
+      this.sender.poke();
+    });
+    events.addEventListener('moved', () => {
+      events.close();
+      this.hooks.moved();
+    });
+    this.stop = () => {
+      events.close();
+      this.sender.state = 'stopped';
+    };
+    const askedAt = performance.now();
+    await post('/time').then((answer) => this.clock.learn(answer.now, askedAt), () => {});
+  }
+}
+
+/** A random identifier; randomUUID exists in secure contexts only. */
+function newId() {
+  if (crypto.randomUUID) {
+    return crypto.randomUUID();
+  }
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}

@@ -1,0 +1,36 @@
+package dauntingledger.app.admission;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+/** A row of the table of candidates. */
+@Entity
+@Table(name = "candidate")
+class CandidateRecord {
+
+    @Id
+    private String number = "";
+
+    private String name = "";
+
+    @Column(name = "pin_hash")
+    private String pinHash = "";
+
+    protected CandidateRecord() {}
+
+    CandidateRecord(String number, String name, String pinHash) {
+        this.number = number;
+        this.name = name;
+        this.pinHash = pinHash;
+    }
+
+    String pinHash() {
+        return pinHash;
+    }
+
+    Candidate candidate() {
+        return new Candidate(number, name);
+    }
+}

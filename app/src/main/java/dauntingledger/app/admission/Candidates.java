@@ -1,0 +1,16 @@
+package dauntingledger.app.admission;
+
+import java.util.Optional;
+
+/** The candidates of this installation. */
+public interface Candidates {
+
+    /**
+     * Registers a candidate. The PIN is kept as a hash only.
+     *
+     * @throws IllegalStateException if the number is taken
+     */
+    Candidate register(String number, String name, String pin);
+
+    Optional<Candidate> find(String number);
+}

@@ -1,0 +1,7 @@
+/** Fills a fresh installation with the demo world. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"admission", "ledger", "papers"})
+package dauntingledger.app.demo;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

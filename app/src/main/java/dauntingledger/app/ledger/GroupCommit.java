@@ -1,0 +1,149 @@
+package dauntingledger.app.ledger;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.LinkedBlockingQueue;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/** The one writer of ledger lines: everything that waits goes into one batch, one commit and one sync to the disk. */
+@Component
+class GroupCommit implements SmartLifecycle {
+
+    /*
+     * A commit that is synced costs a millisecond or two whatever it holds, and H2's file grows by tens of kilobytes
+     * for each. So appends of all sittings queue here while the commit before them is under way, and then go together.
+     * There is no timer: an append that finds the writer idle is written at once, and the batches grow by themselves
+     * with the load. Nobody is answered before CHECKPOINT SYNC has returned.
+     */
+
+    private static final Logger log = LoggerFactory.getLogger(GroupCommit.class);
+    private static final int MOST_APPENDS = 4_000;
+
+    private final SessionFactory sessions;
+    private final BlockingQueue<Append> queue = new LinkedBlockingQueue<>();
+    private volatile boolean running;
+    private Thread writer = Thread.ofPlatform().unstarted(() -> {});
+
+    GroupCommit(SessionFactory sessions) {
+        this.sessions = sessions;
+    }
+
+    private record Append(List<LedgerLine> lines, CompletableFuture<Void> done) {}
+
+    /**
+     * Returns when {@code lines} are on the disk.
+     *
+     * @throws RuntimeException if they could not be written; then none of them is stored
+     */
+    void write(List<LedgerLine> lines) {
+        if (lines.isEmpty()) {
+            return;
+        }
+        Append append = new Append(List.copyOf(lines), new CompletableFuture<>());
+        queue.add(append);
+        if (!running) {
+            failWaiting();
+        }
+        try {
+            append.done().join();
+        } catch (CompletionException e) {
+            throw new IllegalStateException("the ledger could not be written", e.getCause());
+        }
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        writer = Thread.ofPlatform().name("ledger-writer").start(this::loop);
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+        writer.interrupt();
+        try {
+            writer.join();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        failWaiting();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    /** Stops after the web server has finished its requests, which still append. */
+    @Override
+    public int getPhase() {
+        return Integer.MIN_VALUE + 1;
+    }
+
+    private void loop() {
+        List<Append> batch = new ArrayList<>();
+        while (running) {
+            try {
+                batch.add(queue.take());
+            } catch (InterruptedException e) {
+                continue;
+            }
+            queue.drainTo(batch, MOST_APPENDS);
+            commit(batch);
+            batch.clear();
+        }
+    }
+
+    private void commit(List<Append> batch) {
+        try {
+            insert(batch);
+            batch.forEach(append -> append.done().complete(null));
+        } catch (RuntimeException e) {
+            if (batch.size() == 1) {
+                log.error(
+                        "An append of {} lines was refused by the database",
+                        batch.getFirst().lines().size(),
+                        e);
+                batch.getFirst().done().completeExceptionally(e);
+            } else {
+                batch.forEach(append -> commit(List.of(append)));
+            }
+        }
+    }
+
+    private void insert(List<Append> batch) {
+        List<LedgerLine> lines =
+                batch.stream().flatMap(append -> append.lines().stream()).toList();
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            session.setJdbcBatchSize(500);
+            session.beginTransaction();
+            try {
+                session.insertMultiple(lines);
+                session.getTransaction().commit();
+            } catch (RuntimeException e) {
+                session.getTransaction().rollback();
+                throw e;
+            }
+            session.doWork(connection -> {
+                try (var statement = connection.createStatement()) {
+                    statement.execute("checkpoint sync");
+                }
+            });
+        }
+    }
+
+    private void failWaiting() {
+        List<Append> left = new ArrayList<>();
+        queue.drainTo(left);
+        left.forEach(
+                append -> append.done().completeExceptionally(new IllegalStateException("the server is stopping")));
+    }
+}

@@ -1,0 +1,61 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.chain.Chain;
+import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Follows the hash chain through an exported ledger, without the rules and without the server. */
+final class LedgerCheck {
+
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    private LedgerCheck() {}
+
+    /**
+     * What the check found.
+     *
+     * @param line the first bad line, from 1, or the number of lines if it is intact
+     */
+    record Result(boolean intact, int line, String sentence) {}
+
+    static Result check(List<String> lines) {
+        if (lines.isEmpty()) {
+            return bad(1, "the file is empty");
+        }
+        Hash previous = null;
+        for (int i = 0; i < lines.size(); i++) {
+            try {
+                Map<String, Object> line = new LinkedHashMap<>(JSON.readValue(lines.get(i), Map.class));
+                Object claimed = line.remove("hash");
+                if (i == 0 && !Chain.FORMAT.equals(line.get("format"))) {
+                    return bad(1, "it is not the head of a ledger in the format " + Chain.FORMAT);
+                }
+                if (i > 0 && !Objects.equals(line.get("seq"), i)) {
+                    return bad(i + 1, "its number is " + line.get("seq") + " where " + i + " is due");
+                }
+                Hash due = previous == null ? Chain.ofHead(line) : Chain.next(previous, CanonicalJson.write(line));
+                if (!due.hex().equals(claimed)) {
+                    return bad(i + 1, "its hash does not follow from its text and the line before it");
+                }
+                previous = due;
+            } catch (JacksonException | IllegalArgumentException e) {
+                return bad(i + 1, "it is not a line of a ledger");
+            }
+        }
+        return new Result(
+                true,
+                lines.size(),
+                "Intact: " + (lines.size() - 1) + " entries, ending in "
+                        + Objects.requireNonNull(previous).shortForm());
+    }
+
+    private static Result bad(int line, String why) {
+        return new Result(false, line, "Line " + line + " is the first bad line: " + why + ".");
+    }
+}

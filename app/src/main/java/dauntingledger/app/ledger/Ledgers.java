@@ -1,0 +1,41 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.Sitting;
+import java.time.Instant;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** The ledgers of all sittings. What a method here returns as appended is durable. */
+public interface Ledgers {
+
+    /**
+     * Judges entries made in a candidate's browser one after the other, and appends those that count or are held.
+     *
+     * <p>An entry dated after {@code now} counts as made at {@code now}; one that the ledger has already is not
+     * appended again.
+     *
+     * @param seat what the server calls the window that sends them
+     * @throws SeatTakenException if another window has taken the seat; nothing is appended
+     */
+    List<Outcome> append(Appointment appointment, String seat, List<Entry> entries, Instant now);
+
+    /** Appends an act that the server itself records or somebody other than the candidate does. */
+    Outcome record(Appointment appointment, Act act, Instant now);
+
+    /** Returns the sitting at {@code now}, after recording what time has ended by then. */
+    Opened open(Appointment appointment, Instant now);
+
+    /** Returns the lines of a ledger as JSON, the head first, each with its hash. */
+    Stream<String> export(Appointment appointment);
+
+    /**
+     * A ledger as it stands.
+     *
+     * @param entries in the order they were received
+     * @param lastHash the hash of the last line, or of the head if there is none
+     */
+    record Opened(Sitting sitting, List<Entry> entries, Hash lastHash) {}
+}

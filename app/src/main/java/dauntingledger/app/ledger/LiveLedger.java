@@ -1,0 +1,85 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.chain.Chain;
+import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Ledger;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.locks.ReentrantLock;
+
+/** A ledger in memory: folded, with the end of its chain. All use of it is under its lock. */
+final class LiveLedger {
+
+    private final SittingId sitting;
+    private final Ledger ledger;
+    private final ReentrantLock lock = new ReentrantLock();
+    private int lastSeq;
+    private Hash lastHash;
+
+    LiveLedger(SittingId sitting, Paper paper, List<Entry> entries, Hash lastHash) {
+        this.sitting = sitting;
+        this.ledger = Ledger.of(paper, entries);
+        this.lastSeq = entries.size();
+        this.lastHash = lastHash;
+    }
+
+    ReentrantLock lock() {
+        return lock;
+    }
+
+    List<Entry> entries() {
+        return List.copyOf(ledger.entries());
+    }
+
+    Hash lastHash() {
+        return lastHash;
+    }
+
+    Sitting sittingAt(Instant now) {
+        return ledger.sittingAt(now);
+    }
+
+    /** Returns whether {@code seat} may write: it is the live one. */
+    boolean isLive(String seat) {
+        return ledger.sitting().seat().filter(seat::equals).isPresent();
+    }
+
+    /** Judges an entry and keeps it if it counts or is held, adding its line to {@code lines}. */
+    Outcome judge(Entry entry, List<LedgerLine> lines) {
+        if (ledger.has(entry.id())) {
+            return new Outcome(entry.id(), Outcome.Status.ENTERED, Verdict.ALREADY_SO);
+        }
+        Verdict verdict = ledger.judge(entry);
+        boolean held = verdict == Verdict.HELD_FOR_DECISION;
+        if (verdict.isPermitted() || held) {
+            keep(entry, lines);
+        }
+        Outcome.Status status =
+                verdict.isPermitted() ? Outcome.Status.ENTERED : held ? Outcome.Status.HELD : Outcome.Status.REFUSED;
+        return new Outcome(entry.id(), status, verdict);
+    }
+
+    /** Writes down what time has ended by {@code now}, each as of its own deadline. */
+    void recordEndings(Instant now, List<LedgerLine> lines) {
+        for (Sitting.RanOut ending : ledger.sittingAt(now).unrecordedEndings()) {
+            EntryId id = new EntryId(UUID.randomUUID().toString());
+            keep(new Entry(id, ending.at(), now, new Act.StageRanOut(ending.stage())), lines);
+        }
+    }
+
+    private void keep(Entry entry, List<LedgerLine> lines) {
+        ledger.add(entry);
+        lastSeq++;
+        String line = CanonicalJson.write(Chain.line(lastSeq, entry));
+        lastHash = Chain.next(lastHash, line);
+        lines.add(new LedgerLine(sitting, lastSeq, line, lastHash));
+    }
+}

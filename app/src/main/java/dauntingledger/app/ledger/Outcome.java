@@ -1,0 +1,18 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Verdict;
+
+/** What became of an entry that was sent. */
+public record Outcome(EntryId entry, Status status, Verdict verdict) {
+
+    /** Whether the ledger has the entry now. */
+    public enum Status {
+        /** It is in the ledger and counts. */
+        ENTERED,
+        /** It is in the ledger and waits for a person's decision. */
+        HELD,
+        /** It is not in the ledger; the verdict says why. */
+        REFUSED
+    }
+}

@@ -1,0 +1,7 @@
+/** Keeps the ledgers of all sittings: append, load, verify, export. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"papers"})
+package dauntingledger.app.ledger;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,87 @@
+package dauntingledger.app.papers;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+
+/** The files of a package, unpacked into memory within bounds. */
+final class PackageFiles {
+
+    static final int MAX_PACKAGE = 20 << 20;
+    private static final int MAX_FILES = 2_000;
+    private static final int MAX_FILE = 5 << 20;
+    private static final long MAX_TOTAL = 60L << 20;
+
+    private final Map<String, byte[]> files = new LinkedHashMap<>();
+
+    private PackageFiles() {}
+
+    /** Unpacks {@code zip}, noting what is wrong; what is noted is not unpacked. */
+    static PackageFiles unpack(byte[] zip, Problems problems) throws IOException {
+        PackageFiles unpacked = new PackageFiles();
+        long total = 0;
+        int entries = 0;
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                if (++entries > MAX_FILES) {
+                    problems.add("package", 0, "it holds more than " + MAX_FILES + " files");
+                    return unpacked;
+                }
+                if (entry.isDirectory()) {
+                    continue;
+                }
+                String path = entry.getName();
+                if (!isPlainPath(path)) {
+                    problems.add(path, 0, "paths must be relative, without '..' or '\\'");
+                    continue;
+                }
+                byte[] content = in.readNBytes(MAX_FILE + 1);
+                total += content.length;
+                if (content.length > MAX_FILE || total > MAX_TOTAL) {
+                    problems.add(
+                            path,
+                            0,
+                            "it unpacks to more than the " + (MAX_FILE >> 20) + " MB for a file or the "
+                                    + (MAX_TOTAL >> 20) + " MB for a package that are allowed");
+                    return unpacked;
+                }
+                unpacked.files.put(path, content);
+            }
+        }
+        if (entries == 0) {
+            problems.add("package", 0, "this is not a zip file, or it is empty");
+        }
+        return unpacked;
+    }
+
+    static byte[] bounded(InputStream in, Problems problems) throws IOException {
+        byte[] zip = in.readNBytes(MAX_PACKAGE + 1);
+        if (zip.length > MAX_PACKAGE) {
+            problems.add("package", 0, "it is larger than " + (MAX_PACKAGE >> 20) + " MB");
+        }
+        return zip;
+    }
+
+    Optional<byte[]> file(String path) {
+        return Optional.ofNullable(files.get(path));
+    }
+
+    /** Returns {@code href} as seen from the file {@code from}, as a path in the package. */
+    static String resolve(String from, String href) {
+        int slash = from.lastIndexOf('/');
+        return slash < 0 ? href : from.substring(0, slash + 1) + href;
+    }
+
+    private static boolean isPlainPath(String path) {
+        return !path.isEmpty()
+                && !path.startsWith("/")
+                && !path.contains("..")
+                && !path.contains("\\")
+                && !path.contains(":");
+    }
+}

@@ -1,0 +1,85 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.sitting.Sitting;
+import jakarta.persistence.EntityManager;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Arrays;
+import java.util.NoSuchElementException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Keeps packages as they were imported, and reads each once. */
+@Component
+class PaperStore implements Papers {
+
+    private final EntityManager entities;
+    private final TransactionTemplate transactions;
+    private final ConcurrentMap<PaperRef, ReadPaper> read = new ConcurrentHashMap<>();
+
+    PaperStore(EntityManager entities, TransactionTemplate transactions) {
+        this.entities = entities;
+        this.transactions = transactions;
+    }
+
+    @Override
+    public PaperRef importPackage(InputStream in) throws IOException {
+        Problems problems = new Problems();
+        byte[] zip = PackageFiles.bounded(in, problems);
+        problems.throwIfAny();
+        Paper paper = QtiPackageReader.read(zip).text().paper();
+        PaperRef ref = new PaperRef(paper.id(), paper.version());
+        transactions.executeWithoutResult(status -> keep(ref, zip));
+        return ref;
+    }
+
+    @Override
+    public PaperText text(PaperRef ref) {
+        return paper(ref).text();
+    }
+
+    @Override
+    public Score score(PaperRef ref, Sitting sitting) {
+        return Score.of(paper(ref).key(), sitting);
+    }
+
+    private void keep(PaperRef ref, byte[] zip) {
+        PaperRecord kept = entities.find(PaperRecord.class, name(ref));
+        if (kept == null) {
+            entities.persist(new PaperRecord(ref.id().value(), ref.version(), zip));
+        } else if (!Arrays.equals(kept.packageZip(), zip)) {
+            throw new IllegalStateException("paper " + ref.id() + " version " + ref.version()
+                    + " is kept already with other contents; give the changed paper a higher version");
+        }
+    }
+
+    private ReadPaper paper(PaperRef ref) {
+        return read.computeIfAbsent(ref, this::load);
+    }
+
+    private ReadPaper load(PaperRef ref) {
+        byte[] zip = transactions.execute(status -> {
+            PaperRecord kept = entities.find(PaperRecord.class, name(ref));
+            if (kept == null) {
+                throw new NoSuchElementException("there is no paper " + ref.id() + " version " + ref.version());
+            }
+            return kept.packageZip();
+        });
+        try {
+            return QtiPackageReader.read(zip);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static PaperRecord.Name name(PaperRef ref) {
+        PaperId id = ref.id();
+        return new PaperRecord.Name(id.value(), ref.version());
+    }
+}

@@ -1,0 +1,55 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.paper.StageId;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A paper with the words and figures that candidates read. All HTML in it is well formed and made of allowed elements
+ * and attributes only; it holds no script, style, link or reference to elsewhere.
+ *
+ * @param pages the pages of notices and instructions, by stage
+ * @param items the questions, by item
+ */
+public record PaperText(Paper paper, Map<StageId, List<Page>> pages, Map<ItemId, ItemText> items) {
+
+    public PaperText {
+        pages = Map.copyOf(pages);
+        items = Map.copyOf(items);
+    }
+
+    /** A page to read. */
+    public record Page(String title, String html) {}
+
+    /**
+     * A question as it is read.
+     *
+     * @param firstWords the beginning of the question as plain text
+     */
+    public record ItemText(String firstWords, List<Part> parts) {
+        public ItemText {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** A piece of a question, from top to bottom. */
+    public sealed interface Part {
+
+        /** Running text with figures; boxes for numbers are {@code input} elements named by {@code data-response}. */
+        record Html(String html) implements Part {}
+
+        /** The options of a choice. */
+        record Options(ResponseId response, boolean single, int least, int most, List<Option> options) implements Part {
+            public Options {
+                options = List.copyOf(options);
+            }
+        }
+    }
+
+    /** An option of a choice. */
+    public record Option(ChoiceId choice, String letter, String html) {}
+}

@@ -1,0 +1,246 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.app.papers.PaperText.ItemText;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Finding;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSet;
+import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.scoring.Key;
+import dauntingledger.rulebook.scoring.KeyRule;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Reads a QTI 3.0 package: {@code imsmanifest.xml} names a test and its items; the test's parts become blocks, its
+ * sections become sections, and sections inside sections become item sets. What the standard has no words for (breaks,
+ * notices, boxes over several stages, warnings) stands in the side file {@value #SIDE_FILE}.
+ */
+final class QtiPackageReader {
+
+    /*
+     * Reading collects problems and goes on wherever it can, so that an author sees them all at once. Whatever is
+     * missing after a problem was noted is left out; nothing of it is used, because the problems are thrown at the end.
+     */
+
+    static final String MANIFEST = "imsmanifest.xml";
+    static final String SIDE_FILE = "daunting-ledger.xml";
+
+    private final Problems problems = new Problems();
+    private final XmlReader xml = new XmlReader(problems);
+    private final PackageFiles files;
+    private final MarkupWriter markup;
+    private final Map<ItemId, ItemText> itemTexts = new LinkedHashMap<>();
+    private final Map<ItemId, Map<ResponseId, KeyRule>> key = new LinkedHashMap<>();
+    private final Map<String, Duration> partLimits = new LinkedHashMap<>();
+    private final Map<String, Boolean> floors = new LinkedHashMap<>();
+
+    private QtiPackageReader(byte[] zip) throws IOException {
+        this.files = PackageFiles.unpack(zip, problems);
+        this.markup = new MarkupWriter(files, xml, problems);
+    }
+
+    /** @throws PackageRefusedException with everything that is wrong */
+    static ReadPaper read(byte[] zip) throws IOException {
+        return new QtiPackageReader(zip).read();
+    }
+
+    private ReadPaper read() {
+        Optional<XmlElement> side = document(SIDE_FILE, "a package needs this side file; see docs/PACKAGES.md");
+        Optional<XmlElement> test =
+                document(MANIFEST, "a package needs a manifest").flatMap(this::test);
+        problems.throwIfAny();
+        side.orElseThrow()
+                .elements("set")
+                .forEach(set -> floors.put(
+                        set.attribute("ref").orElse(""),
+                        "true".equals(set.attribute("floor-at-zero").orElse(""))));
+        Map<String, Stage.Block> blocks = blocks(test.orElseThrow());
+        SideFileReader reader = new SideFileReader(side.orElseThrow(), markup, problems);
+        Optional<SideFileReader.Read> read = reader.read(blocks, partLimits);
+        problems.throwIfAny();
+        Paper paper = paper(side.orElseThrow(), read.orElseThrow());
+        Key judged = new Key(key);
+        judged.findings(paper).forEach(finding -> note(side.orElseThrow(), finding));
+        problems.throwIfAny();
+        return new ReadPaper(new PaperText(paper, read.orElseThrow().pages(), itemTexts), judged);
+    }
+
+    private Paper paper(XmlElement side, SideFileReader.Read read) {
+        try {
+            return read.paper();
+        } catch (MalformedPaperException e) {
+            e.findings().forEach(finding -> note(side, finding));
+            problems.throwIfAny();
+            throw e;
+        }
+    }
+
+    private void note(XmlElement where, Finding finding) {
+        problems.add(where.file(), 0, finding.toString());
+    }
+
+    private Optional<XmlElement> document(String path, String ifMissing) {
+        Optional<byte[]> file = files.file(path);
+        if (file.isEmpty()) {
+            problems.add(path, 0, ifMissing);
+        }
+        return file.flatMap(bytes -> xml.read(path, bytes));
+    }
+
+    private Optional<XmlElement> test(XmlElement manifest) {
+        List<XmlElement> resources = manifest.descendants()
+                .filter(element -> element.name().equals("resource"))
+                .toList();
+        for (XmlElement resource : resources) {
+            String href = resource.attribute("href").orElse("");
+            if (files.file(href).isEmpty()) {
+                problems.add(resource, "the package has no file '" + href + "'");
+            }
+        }
+        List<XmlElement> tests = resources.stream()
+                .filter(resource -> resource.attribute("type").orElse("").startsWith("imsqti_test_xmlv3p"))
+                .toList();
+        if (tests.size() != 1) {
+            problems.add(
+                    manifest,
+                    "a package must hold exactly one test (type imsqti_test_xmlv3p0), but holds " + tests.size());
+            return Optional.empty();
+        }
+        return document(tests.getFirst().attribute("href").orElse(""), "the manifest names this test");
+    }
+
+    private Map<String, Stage.Block> blocks(XmlElement test) {
+        Map<String, Stage.Block> blocks = new LinkedHashMap<>();
+        test.elements("qti-test-part").forEach(part -> {
+            String id = part.attribute("identifier").orElse("");
+            supportedModes(part);
+            limit(part).ifPresent(limit -> partLimits.put(id, limit));
+            List<Section> sections = new ArrayList<>();
+            part.elements("qti-assessment-section")
+                    .forEach(section -> attempt(section, () -> {
+                        sections.add(section(section));
+                    }));
+            String title = sections.isEmpty() ? id : sections.getFirst().title();
+            attempt(part, () -> blocks.put(id, new Stage.Block(new StageId(id), title, sections)));
+        });
+        return blocks;
+    }
+
+    private void supportedModes(XmlElement part) {
+        if (!part.attribute("navigation-mode").orElse("").equals("nonlinear")) {
+            problems.add(part, "only navigation-mode=\"nonlinear\" is supported yet");
+        }
+        if (!part.attribute("submission-mode").orElse("").equals("simultaneous")) {
+            problems.add(part, "only submission-mode=\"simultaneous\" is supported");
+        }
+    }
+
+    private Optional<Duration> limit(XmlElement owner) {
+        return owner.element("qti-time-limits")
+                .flatMap(limits -> limits.attribute("max-time").flatMap(seconds -> seconds(limits, seconds)));
+    }
+
+    private Optional<Duration> seconds(XmlElement limits, String seconds) {
+        try {
+            return Optional.of(Duration.ofSeconds(Long.parseLong(seconds)));
+        } catch (NumberFormatException e) {
+            problems.add(limits, "max-time must be a whole number of seconds, but is '" + seconds + "'");
+            return Optional.empty();
+        }
+    }
+
+    private Section section(XmlElement section) {
+        control(section);
+        List<ItemSet> sets = new ArrayList<>();
+        List<XmlElement> inner = section.elements("qti-assessment-section").toList();
+        if (inner.isEmpty()) {
+            sets.add(set(section));
+        }
+        inner.forEach(set -> attempt(set, () -> sets.add(set(set))));
+        return new Section(new SectionId(id(section)), title(section), sets);
+    }
+
+    private ItemSet set(XmlElement section) {
+        control(section);
+        List<Item> items = new ArrayList<>();
+        section.elements("qti-assessment-item-ref")
+                .forEach(ref -> attempt(ref, () -> item(ref).ifPresent(items::add)));
+        String id = id(section);
+        return new ItemSet(new ItemSetId(id), title(section), floors.getOrDefault(id, false), items);
+    }
+
+    private Optional<Item> item(XmlElement ref) {
+        control(ref);
+        ItemId id = new ItemId(id(ref));
+        String path = PackageFiles.resolve(ref.file(), ref.attribute("href").orElse(""));
+        Optional<XmlElement> root = document(path, "the test names this item");
+        return root.flatMap(element -> new QtiItemReader(element, markup, problems).read())
+                .map(read -> {
+                    itemTexts.put(id, read.text());
+                    key.put(id, read.key());
+                    return new Item(
+                            id,
+                            read.interactions(),
+                            weight(ref, "MARKS", Rational.ONE),
+                            weight(ref, "PENALTY", Rational.ZERO),
+                            read.credit());
+                });
+    }
+
+    private static Rational weight(XmlElement ref, String name, Rational otherwise) {
+        return ref.elements("qti-weight")
+                .filter(weight -> weight.attribute("identifier").orElse("").equals(name))
+                .findFirst()
+                .map(weight -> Rational.parse(weight.attribute("value").orElse("")))
+                .orElse(otherwise);
+    }
+
+    /** Item session control is read where it says what happens anyway, and refused where it asks for more. */
+    private void control(XmlElement owner) {
+        owner.elements("qti-item-session-control").forEach(control -> {
+            onlyIf(control, "allow-skipping", "true");
+            onlyIf(control, "validate-responses", "false");
+            onlyIf(control, "show-feedback", "false");
+            onlyIf(control, "allow-comment", "false");
+            onlyIf(control, "max-attempts", "1");
+        });
+    }
+
+    private void onlyIf(XmlElement control, String attribute, String supported) {
+        @Nullable String value = control.attributes().get(attribute);
+        if (value != null && !value.equals(supported)) {
+            problems.add(control, attribute + "=\"" + value + "\" is not supported yet; only \"" + supported + "\" is");
+        }
+    }
+
+    private void attempt(XmlElement where, Runnable reading) {
+        try {
+            reading.run();
+        } catch (IllegalArgumentException e) {
+            problems.add(where, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static String id(XmlElement element) {
+        return element.attribute("identifier").orElse("");
+    }
+
+    private static String title(XmlElement element) {
+        return element.attribute("title").orElse("");
+    }
+}

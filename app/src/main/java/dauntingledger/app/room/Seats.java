@@ -1,0 +1,73 @@
+package dauntingledger.app.room;
+
+import dauntingledger.app.ledger.SittingId;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** The open event streams of the rooms: tells every window the server's time, and an older one that it was replaced. */
+@Component
+class Seats {
+
+    private static final long NO_TIMEOUT = 0L;
+
+    private final Clock clock;
+    private final ConcurrentMap<SittingId, List<Stream>> streams = new ConcurrentHashMap<>();
+
+    Seats(Clock clock) {
+        this.clock = clock;
+    }
+
+    private record Stream(String seat, SseEmitter emitter) {}
+
+    SseEmitter open(SittingId sitting, String seat) {
+        Stream stream = new Stream(seat, new SseEmitter(NO_TIMEOUT));
+        streams.computeIfAbsent(sitting, id -> new CopyOnWriteArrayList<>()).add(stream);
+        Runnable forget = () -> forget(sitting, stream);
+        stream.emitter().onCompletion(forget);
+        stream.emitter().onError(error -> forget.run());
+        send(sitting, stream, "time", time());
+        return stream.emitter();
+    }
+
+    /** Tells the other windows of a sitting that {@code seat} has taken it over. */
+    void taken(SittingId sitting, String seat) {
+        for (Stream stream : streams.getOrDefault(sitting, List.of())) {
+            if (!stream.seat().equals(seat)) {
+                send(sitting, stream, "moved", "{}");
+            }
+        }
+    }
+
+    /** Tells every window the server's time. */
+    @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
+    void signalTime() {
+        String time = time();
+        streams.forEach((sitting, open) -> open.forEach(stream -> send(sitting, stream, "time", time)));
+    }
+
+    private String time() {
+        return "{\"now\":" + clock.millis() + "}";
+    }
+
+    private void send(SittingId sitting, Stream stream, String event, String json) {
+        try {
+            stream.emitter().send(SseEmitter.event().name(event).data(json));
+        } catch (IOException | IllegalStateException e) {
+            forget(sitting, stream);
+        }
+    }
+
+    private void forget(SittingId sitting, Stream stream) {
+        streams.computeIfPresent(sitting, (id, open) -> {
+            open.remove(stream);
+            return open.isEmpty() ? null : open;
+        });
+    }
+}

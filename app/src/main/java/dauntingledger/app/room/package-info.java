@@ -1,0 +1,7 @@
+/** Delivers a sitting to the candidate, stage by stage, and takes the entries. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"admission", "ledger", "papers"})
+package dauntingledger.app.room;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;
