@@ -255,7 +255,7 @@ export class BlockPage {
   // ---- drawing
 
   draw(room) {
-    for (const question of room.questions) {
+    for (const question of this.sitting.takeChanged()) {
       if (this.questions.has(question.id)) {
         this.states.set(question.id, question);
         this.drawCell(question);

@@ -8,6 +8,8 @@ export class ClockFace {
     this.title = '';
     this.time = document.querySelector('#clock-time');
     this.ends = document.querySelector('#clock-ends');
+    this.name = document.querySelector('#clock-name');
+    this.open = document.querySelector('#clock-open');
     this.pace = document.querySelector('#clock-pace');
     this.band = document.querySelector('#band');
     this.bigs = document.querySelectorAll('[data-clock-left]');
@@ -27,7 +29,8 @@ export class ClockFace {
     this.bigs.forEach((element) => put(element, left));
     const until = clock.deadline ? this.words.time(clock.deadline) : this.words.say('clock.stands');
     this.untils.forEach((element) => put(element, until));
-    put(this.ends, this.words.say('clock.ends', clock.title, clock.deadline ? this.words.minute(clock.deadline) : until));
+    put(this.name, this.words.say(clock.box === room.position.at ? 'clock.section-ends' : 'clock.ends', clock.title));
+    put(this.ends, clock.deadline ? this.words.minute(clock.deadline) : until);
     this.drawPace(room);
     this.band.style.width = `${(100 * (clock.allowance - clock.left)) / clock.allowance}%`;
     this.notches(clock);
@@ -36,13 +39,13 @@ export class ClockFace {
 
   drawPace(room) {
     const totals = room.totals[room.position.at];
-    put(this.pace, totals && 'pace' in room
-      ? this.words.say('clock.pace', totals.withoutFullAnswer, span(room.pace))
-      : '');
+    const paced = totals && 'pace' in room;
+    put(this.open, paced ? this.words.say('clock.open', totals.withoutFullAnswer) : '');
+    put(this.pace, paced ? this.words.say('clock.pace', span(room.pace)) : '');
   }
 
   notches(clock) {
-    const key = `${clock.box} ${clock.allowance}`;
+    const key = `${clock.title} ${clock.allowance}`;
     if (this.notched !== key) {
       this.notched = key;
       const band = this.band.parentElement;
@@ -57,12 +60,12 @@ export class ClockFace {
 
   /** Warns when the time left passes a threshold while this page looks on. */
   warnOnce(clock) {
-    const before = this.leftBefore?.box === clock.box ? this.leftBefore.left : undefined;
+    const before = this.leftBefore && this.leftBefore.title === clock.title ? this.leftBefore.left : undefined;
     const passed = clock.warnings.filter((warning) => clock.left <= warning && before > warning);
     if (passed.length) {
       this.warn(this.words.say('clock.warning', Math.round(Math.min(...passed) / 60_000), clock.title));
     }
-    this.leftBefore = { box: clock.box, left: clock.left };
+    this.leftBefore = { title: clock.title, left: clock.left };
   }
 }
 

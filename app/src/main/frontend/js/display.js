@@ -38,8 +38,8 @@ export function displayPanel() {
       const { name, value } = event.currentTarget.dataset;
       this.display = choose(name, value);
     },
-    picked(name, value) {
-      return this.display[name] === value ? 'true' : 'false';
+    pressed(button) {
+      return String(this.display[button.dataset.name] === button.dataset.value);
     },
   };
 }

@@ -15,6 +15,7 @@ export class Sitting {
     this.path = `/sittings/${data.sitting}`;
     this.clock = new ExamClock(Math.max(data.now, Date.now() + Number(localStorage.getItem(SKEW) ?? -Infinity)));
     this.lastEntered = data.entries.at(-1)?.received;
+    this.changed = new Map();
   }
 
   async start() {
@@ -51,8 +52,18 @@ export class Sitting {
     return true;
   }
 
+  /** Returns the room as it is now; which questions have changed is told by `takeChanged`. */
   room() {
-    return JSON.parse(this.desk.room(this.clock.now()));
+    const room = JSON.parse(this.desk.room(this.clock.now()));
+    room.questions.forEach((question) => this.changed.set(question.id, question));
+    return room;
+  }
+
+  /** Returns the questions that have changed since this was last asked. */
+  takeChanged() {
+    const changed = [...this.changed.values()];
+    this.changed.clear();
+    return changed;
   }
 
   /** Resolves when the server has every entry and can be reached. */
@@ -102,7 +113,7 @@ export class Sitting {
     this.channel = new BroadcastChannel(key);
     this.channel.onmessage = () => this.hooks.moved();
     this.channel.postMessage('taken');
-    if (this.seat && JSON.parse(this.desk.room(this.clock.now())).seat === this.seat) {
+    if (this.seat && this.room().seat === this.seat) {
       return;
     }
     try {

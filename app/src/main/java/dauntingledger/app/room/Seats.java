@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -50,6 +52,12 @@ class Seats {
     void signalTime() {
         String time = time();
         streams.forEach((sitting, open) -> open.forEach(stream -> send(sitting, stream, "time", time)));
+    }
+
+    /** Ends the streams before the server waits for its requests to finish, which these never do by themselves. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        streams.values().forEach(open -> open.forEach(stream -> stream.emitter().complete()));
     }
 
     private String time() {
