@@ -126,7 +126,9 @@ export class BlockPage {
 
   open(item) {
     if (this.act('question-opened', { item })) {
-      this.floor.dataset.ledger = this.floor.dataset.ledger === 'full' ? '' : (this.floor.dataset.ledger ?? '');
+      if (this.floor.dataset.ledger === 'full') {
+        this.showLedger('');
+      }
       this.sheet.scrollTop = 0;
       this.drawBelow();
       const { number, label, marked } = this.spoken(item);
@@ -194,12 +196,17 @@ export class BlockPage {
 
   fullLedger() {
     const full = this.floor.dataset.ledger === 'full';
-    this.floor.dataset.ledger = full ? '' : 'full';
+    this.showLedger(full ? '' : 'full');
     (full ? this.sheet : this.cells.get(this.looking ?? this.order[0])).focus();
   }
 
   fold() {
-    this.floor.dataset.ledger = this.floor.dataset.ledger === 'away' ? '' : 'away';
+    this.showLedger(this.floor.dataset.ledger === 'away' ? '' : 'away');
+  }
+
+  showLedger(how) {
+    this.floor.dataset.ledger = how;
+    document.querySelector('#full-label').textContent = this.words.say(how === 'full' ? 'ledger.close' : 'ledger.full');
   }
 
   /** Asks before the section is closed, naming exactly what would stay without a full answer. */

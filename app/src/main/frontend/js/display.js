@@ -28,11 +28,13 @@ export function displayPanel() {
   return {
     open: false,
     display: storedDisplay(),
-    toggle() {
+    toggle(event) {
+      this.opener = event.currentTarget;
       this.open = !this.open;
     },
     close() {
       this.open = false;
+      this.opener.focus();
     },
     pick(event) {
       const { name, value } = event.currentTarget.dataset;

@@ -29,6 +29,7 @@ import java.util.stream.Stream;
 final class QtiItemReader {
 
     private static final int FIRST_WORDS = 90;
+    private static final Set<String> NO_WORDS = Set.of("svg", "table", "qti-simple-choice");
     private static final String TEMPLATES = "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/";
 
     private final XmlElement root;
@@ -63,7 +64,7 @@ final class QtiItemReader {
         if (interactions.isEmpty()) {
             problems.add(body.get(), "the item has no interaction that takes a response");
         }
-        String words = body.get().text(e -> !e.name().equals("svg") && !e.name().equals("qti-simple-choice"));
+        String words = body.get().text(inner -> !NO_WORDS.contains(inner.name()));
         return Optional.of(new Read(interactions, credit(), key(), new ItemText(firstWords(words), parts)));
     }
 
