@@ -129,6 +129,7 @@ final class QtiPackageReader {
         test.elements("qti-test-part").forEach(part -> {
             String id = part.attribute("identifier").orElse("");
             supportedModes(part);
+            control(part);
             limit(part).ifPresent(limit -> partLimits.put(id, limit));
             List<Section> sections = new ArrayList<>();
             part.elements("qti-assessment-section")

@@ -57,7 +57,7 @@ final class PaperCheck {
     }
 
     private static boolean isBetweenBlocks(List<Stage> route, int index) {
-        return index > 0 && isBlock(route.get(index - 1)) && isBlock(route.get(index + 1));
+        return index > 0 && index + 1 < route.size() && isBlock(route.get(index - 1)) && isBlock(route.get(index + 1));
     }
 
     private static boolean isBlock(Stage stage) {

@@ -1,0 +1,80 @@
+package dauntingledger.app;
+
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.rulebook.paper.PaperId;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.context.annotation.Primary;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** A running exam server with the demo paper, a settable clock and its data in a folder of its own; one for all tests. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"exam.demo=true", "exam.pin-cost=4", "exam.time-signal=100ms", "spring.main.banner-mode=off"})
+@AutoConfigureMockMvc
+@Import(ExamServerTest.Time.class)
+public abstract class ExamServerTest {
+
+    protected static final String PIN = "9731";
+    private static final AtomicInteger NUMBERS = new AtomicInteger(50_000);
+    private static final Path DATA = temporary();
+
+    @Autowired
+    protected SettableClock clock;
+
+    @Autowired
+    protected Candidates candidates;
+
+    @Autowired
+    protected Appointments appointments;
+
+    @Autowired
+    protected Ledgers ledgers;
+
+    @DynamicPropertySource
+    static void data(DynamicPropertyRegistry registry) {
+        registry.add("exam.data", DATA::toString);
+    }
+
+    @TestConfiguration
+    static class Time {
+        @Bean
+        @Primary
+        SettableClock settableClock() {
+            return new SettableClock();
+        }
+    }
+
+    /** Returns a sitting of the demo paper for a candidate of its own, who signs in with {@link #PIN}. */
+    protected Appointment newAppointment() {
+        String number = "BW-" + NUMBERS.incrementAndGet();
+        candidates.register(number, "Test Candidate", PIN);
+        return appointments.make(number, new PaperRef(new PaperId("pilot-licence"), 1), "7");
+    }
+
+    protected static Path data() {
+        return DATA;
+    }
+
+    private static Path temporary() {
+        try {
+            return Files.createTempDirectory(
+                    Files.createDirectories(Path.of("target", "exam-data").toAbsolutePath()), "run");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

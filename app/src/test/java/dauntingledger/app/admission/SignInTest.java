@@ -1,0 +1,129 @@
+package dauntingledger.app.admission;
+
+import static java.util.Objects.requireNonNull;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dauntingledger.app.ExamServerTest;
+import dauntingledger.app.ledger.Appointment;
+import jakarta.servlet.http.Cookie;
+import java.time.Duration;
+import java.util.Locale;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpSession;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
+
+class SignInTest extends ExamServerTest {
+
+    @Autowired
+    private MockMvc mvc;
+
+    private final MockHttpSession session = new MockHttpSession();
+
+    @Test
+    void letsACandidateInAndRenewsTheSession() throws Exception {
+        Appointment appointment = newAppointment();
+        String before = session.getId();
+
+        signIn(" " + appointment.candidate().toLowerCase(Locale.ROOT) + " ", PIN);
+
+        assertThat(session.getId()).isNotEqualTo(before);
+        mvc.perform(get("/").session(session))
+                .andExpect(status().isOk())
+                .andExpect(content().string(Matchers.containsString("Licence examination")));
+    }
+
+    @Test
+    void givesTheSameAnswerToAnUnknownNumberAndAWrongPin() throws Exception {
+        Appointment appointment = newAppointment();
+
+        assertThat(signIn(appointment.candidate(), "0000").getResponse().getRedirectedUrl())
+                .isEqualTo(signIn("BW-00000", PIN).getResponse().getRedirectedUrl())
+                .isEqualTo("/sign-in?wrong");
+        assertThat(signIn("x".repeat(300), PIN).getResponse().getRedirectedUrl())
+                .isEqualTo("/sign-in?wrong");
+    }
+
+    @Test
+    void slowsGuessingDownEvenForTheRightPin() throws Exception {
+        String number = newAppointment().candidate();
+        for (int i = 0; i < 4; i++) {
+            signIn(number, "0000");
+        }
+
+        assertThat(signIn(number, PIN).getResponse().getRedirectedUrl()).startsWith("/sign-in?wait=");
+        clock.advance(Duration.ofSeconds(5));
+        assertThat(signIn(number, PIN).getResponse().getRedirectedUrl()).isEqualTo("/");
+    }
+
+    @Test
+    void signsInAgainAfterARestartThatForgotTheSession() throws Exception {
+        Cookie cookie = requireNonNull(
+                signIn(newAppointment().candidate(), PIN).getResponse().getCookie("ledger-candidate"));
+
+        assertThat(cookie.getMaxAge()).isEqualTo(-1);
+        assertThat(cookie.isHttpOnly()).isTrue();
+        mvc.perform(get("/").cookie(cookie)).andExpect(status().isOk());
+        cookie.setValue(cookie.getValue().substring(4));
+        mvc.perform(get("/").cookie(cookie)).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    @Test
+    void signsOut() throws Exception {
+        signIn(newAppointment().candidate(), PIN);
+
+        mvc.perform(post("/sign-out").session(session).with(csrf())).andExpect(redirectedUrl("/sign-in?signed-out"));
+        mvc.perform(get("/")).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/", "/sittings/1", "/sittings/1/ledger.jsonl", "/no-such-page"})
+    void showsNothingToAStranger(String path) throws Exception {
+        mvc.perform(get(path)).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    @Test
+    void refusesASignInWithoutAToken() throws Exception {
+        mvc.perform(post("/sign-in").param("number", "BW-20417").param("pin", "4071"))
+                .andExpect(status().isForbidden());
+    }
+
+    @Test
+    void forbidsInlineScriptsAndStrangersFrames() throws Exception {
+        mvc.perform(get("/sign-in"))
+                .andExpect(status().isOk())
+                .andExpect(header().string(
+                                "Content-Security-Policy",
+                                Matchers.allOf(
+                                        Matchers.containsString("default-src 'none'"),
+                                        Matchers.containsString("frame-ancestors 'none'"),
+                                        Matchers.not(Matchers.containsString("unsafe")))))
+                .andExpect(content().string(Matchers.not(Matchers.containsString("<style"))));
+    }
+
+    @Test
+    void tellsItsHealthToAnybodyAndNothingElse() throws Exception {
+        mvc.perform(get("/actuator/health")).andExpect(status().isOk());
+        mvc.perform(get("/actuator/env")).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    private MvcResult signIn(String number, String pin) throws Exception {
+        return mvc.perform(post("/sign-in")
+                        .session(session)
+                        .with(csrf())
+                        .param("number", number)
+                        .param("pin", pin))
+                .andReturn();
+    }
+}

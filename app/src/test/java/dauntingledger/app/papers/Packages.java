@@ -1,0 +1,89 @@
+package dauntingledger.app.papers;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/** Packages to read: the demo paper's, with files exchanged. */
+final class Packages {
+
+    private static final Path DEMO = Path.of("src/main/resources/demo/papers/pilot-licence");
+
+    private final Map<String, byte[]> files = new LinkedHashMap<>();
+
+    private Packages() {}
+
+    static Packages demo() {
+        Packages demo = new Packages();
+        try (Stream<Path> paths = Files.walk(DEMO)) {
+            for (Path path : paths.filter(Files::isRegularFile).sorted().toList()) {
+                demo.files.put(DEMO.relativize(path).toString(), Files.readAllBytes(path));
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return demo;
+    }
+
+    static Packages empty() {
+        return new Packages();
+    }
+
+    Packages with(String path, String text) {
+        return with(path, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    Packages with(String path, byte[] content) {
+        files.put(path, content);
+        return this;
+    }
+
+    Packages without(String path) {
+        files.remove(path);
+        return this;
+    }
+
+    /** Exchanges the first {@code what} in a file, which must be there. */
+    Packages replacing(String path, String what, String by) {
+        String text = text(path);
+        if (!text.contains(what)) {
+            throw new IllegalArgumentException(path + " does not hold '" + what + "'");
+        }
+        return with(path, text.replace(what, by));
+    }
+
+    /** Returns the line, from 1, in which {@code what} first stands. */
+    int lineOf(String path, String what) {
+        String text = text(path);
+        return (int) text.substring(0, text.indexOf(what))
+                        .chars()
+                        .filter(c -> c == '\n')
+                        .count()
+                + 1;
+    }
+
+    byte[] zip() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(file.getKey()));
+                zip.write(file.getValue());
+                zip.closeEntry();
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return out.toByteArray();
+    }
+
+    private String text(String path) {
+        return new String(files.getOrDefault(path, new byte[0]), StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,193 @@
+package dauntingledger.rulebook.scoring;
+
+import static dauntingledger.rulebook.testing.SamplePapers.R1;
+import static dauntingledger.rulebook.testing.SamplePapers.R2;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Finding;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSet;
+import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.testing.Desk;
+import dauntingledger.rulebook.testing.SamplePapers;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ScoreTest {
+
+    private static final ChoiceId A = new ChoiceId("a");
+    private static final ChoiceId B = new ChoiceId("b");
+    private static final ChoiceId C = new ChoiceId("c");
+
+    /** Key of the pilot paper: q1 a; q2 a and c, each for itself, b costs; q3 4.2 ± 0.1; q4 1 and 2; q5 b. */
+    private static final Key PILOT = new Key(Map.of(
+            new ItemId("q1"), Map.of(R1, new KeyRule.Options(Set.of(A))),
+            new ItemId("q2"),
+                    Map.of(R1, new KeyRule.PerOption(Map.of(A, Rational.ONE, C, Rational.ONE, B, Rational.of(-1)))),
+            new ItemId("q3"), Map.of(R1, number("4.2", "0.1")),
+            new ItemId("q4"), Map.of(R1, number("1", "0"), R2, number("2", "0")),
+            new ItemId("q5"), Map.of(R1, new KeyRule.Options(Set.of(B)))));
+
+    private final Desk desk = Desk.inBlockOne();
+
+    @Test
+    void giveFullMarksForFullAnswers() {
+        desk.chooses("q1", "a")
+                .chooses("q2", "a", "c")
+                .types("q3", "4,25")
+                .closes("one")
+                .opens("two");
+        desk.types("q4", "1")
+                .does(new Act.Answered(new ItemId("q4"), R2, Value.typed("2.0")))
+                .chooses("q5", "b");
+        Score score = Score.of(PILOT, desk.sitting());
+
+        assertThat(score.marks()).isEqualTo(score.most()).isEqualTo(Rational.of(10));
+        assertThat(score.sections()).extracting(Score.OfSection::marks).containsExactly(Rational.of(7), Rational.of(3));
+    }
+
+    @Test
+    void doNotTakeABlankForAWrongAnswer() {
+        assertThat(Score.of(PILOT, desk.sitting()).marks()).isEqualTo(Rational.ZERO);
+        assertThat(outcome("q1")).isEqualTo(Score.Outcome.BLANK);
+    }
+
+    @Test
+    void takeThePenaltyOffForAWrongAnswer() {
+        desk.chooses("q1", "d");
+
+        assertThat(outcome("q1")).isEqualTo(Score.Outcome.WRONG);
+        assertThat(Score.of(PILOT, desk.sitting()).marks()).isEqualTo(Rational.of(-1, 2));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"'a,c', 3, RIGHT", "'a,d', 3/2, PARTLY_RIGHT", "a, 3/2, PARTLY_RIGHT", "'a,b', 0, WRONG", "b, 0, WRONG"
+    })
+    void weighEachOptionForItself(String chosen, String marks, Score.Outcome outcome) {
+        desk.chooses("q2", chosen.split(","));
+
+        assertThat(Score.of(PILOT, desk.sitting()).marks()).isEqualTo(Rational.parse(marks));
+        assertThat(outcome("q2")).isEqualTo(outcome);
+    }
+
+    @Test
+    void shareTheMarksAmongTheParts() {
+        desk.closes("one").opens("two").types("q4", "1");
+
+        assertThat(Score.of(PILOT, desk.sitting()).marks()).isEqualTo(Rational.of(1, 2));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "4.2, absolute, 0.1, 4.3, true", "4.2, absolute, 0.1, 4.31, false", "4.2, absolute, 0.1, 4.1, true",
+        "200, relative, 1/50, 196, true", "200, relative, 1/50, 204.01, false", "-200, relative, 1/50, -196, true",
+        "0, relative, 1/50, 0, true", "0, relative, 1/50, 0.001, false", "3/4, absolute, 0, 0.75, true",
+        "3/4, absolute, 0, 7.5e-1, true", "3/4, absolute, 0, 0.7500001, false", "3/4, absolute, 0, none, false"
+    })
+    void judgeNumbersWithinTheirTolerance(String key, String mode, String bound, String typed, boolean right) {
+        Tolerance tolerance = mode.equals("absolute")
+                ? new Tolerance.Absolute(Rational.parse(bound))
+                : new Tolerance.Relative(Rational.parse(bound));
+        KeyRule rule = new KeyRule.Number(Rational.parse(key), tolerance);
+
+        assertThat(rule.share(Value.typed(typed))).isEqualTo(right ? Rational.ONE : Rational.ZERO);
+    }
+
+    @Nested
+    class OfASetWithAFloor {
+
+        @Test
+        void isNeverBelowZero() {
+            assertThat(scoreOfTwoWrong(true)).isEqualTo(Rational.ZERO);
+            assertThat(scoreOfTwoWrong(false)).isEqualTo(Rational.of(-2, 3));
+        }
+
+        private Rational scoreOfTwoWrong(boolean floorAtZero) {
+            Item first = third("q1");
+            Item second = third("q5");
+            ItemSet set = new ItemSet(new ItemSetId("set"), "Set", floorAtZero, List.of(first, second));
+            Paper paper = SamplePapers.paper(
+                    List.of(
+                            new Stage.Block(
+                                    SamplePapers.stage("one"),
+                                    "One",
+                                    List.of(new Section(new SectionId("s"), "S", List.of(set)))),
+                            SamplePapers.handIn()),
+                    List.of());
+            Desk candidate = new Desk(paper).opens("one").chooses("q1", "d").chooses("q5", "d");
+            return Score.of(PILOT, candidate.sitting()).marks();
+        }
+
+        private static Item third(String id) {
+            return SamplePapers.item(
+                    id, Rational.ONE, Rational.of(1, 3), Item.Credit.WHOLE, SamplePapers.choice(R1, 4, 1, 1));
+        }
+    }
+
+    @Nested
+    class WithAKeyThatDoesNotFit {
+
+        @Test
+        void findsEveryGap() {
+            Key key = new Key(Map.of(
+                    new ItemId("q1"), Map.of(R1, new KeyRule.Options(Set.of(new ChoiceId("z")))),
+                    new ItemId("q3"), Map.of(R1, new KeyRule.Options(Set.of(A)))));
+
+            assertThat(key.findings(SamplePapers.pilot()))
+                    .extracting(Finding::place)
+                    .containsExactly(
+                            "item q1, response R1",
+                            "item q2, response R1",
+                            "item q3, response R1",
+                            "item q4, response R1",
+                            "item q4, response R2",
+                            "item q5, response R1");
+            assertThat(PILOT.findings(SamplePapers.pilot())).isEmpty();
+        }
+
+        @Test
+        void saysWhichRuleIsMissing() {
+            desk.chooses("q1", "a");
+
+            assertThatThrownBy(() -> Score.of(new Key(Map.of()), desk.sitting()))
+                    .isInstanceOf(IllegalStateException.class)
+                    .hasMessageContaining("q1");
+        }
+
+        @Test
+        void refusesKeysThatNobodyCouldMeet() {
+            assertThatThrownBy(() -> new KeyRule.Options(Set.of())).hasMessageContaining("at least one");
+            assertThatThrownBy(() -> new KeyRule.PerOption(Map.of(A, Rational.of(-1))))
+                    .hasMessageContaining("positive");
+            assertThatThrownBy(() -> new Tolerance.Absolute(Rational.of(-1))).hasMessageContaining("-1");
+        }
+    }
+
+    private Score.Outcome outcome(String item) {
+        return Score.of(PILOT, desk.sitting()).sections().stream()
+                .flatMap(section -> section.items().stream())
+                .filter(scored -> scored.item().value().equals(item))
+                .findFirst()
+                .orElseThrow()
+                .outcome();
+    }
+
+    private static KeyRule number(String key, String bound) {
+        return new KeyRule.Number(Rational.parse(key), new Tolerance.Absolute(Rational.parse(bound)));
+    }
+}

@@ -1,0 +1,196 @@
+package dauntingledger.rulebook.sitting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.testing.Scripts;
+import dauntingledger.rulebook.testing.Scripts.Script;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.api.Test;
+
+class SittingPropertiesTest {
+
+    private static final int TRIES = 300;
+
+    @Provide
+    Arbitrary<Script> scripts() {
+        return Arbitraries.longs().map(seed -> new Scripts(seed).script(80));
+    }
+
+    @Property(tries = TRIES)
+    void replayingAPrefixAndThenTheRestEqualsReplayingAll(@ForAll("scripts") Script script, @ForAll int cut) {
+        int at = Math.floorMod(cut, script.entries().size());
+        Sitting start = Sitting.of(script.paper());
+
+        Sitting inTwo = start.after(script.entries().subList(0, at))
+                .after(script.entries().subList(at, script.entries().size()));
+
+        assertThat(whole(inTwo)).isEqualTo(whole(start.after(script.entries())));
+    }
+
+    @Property(tries = TRIES)
+    void lookingInBetweenChangesNothing(@ForAll("scripts") Script script) {
+        Sitting watched = Sitting.of(script.paper());
+        Instant before = script.entries().getFirst().at();
+        for (Entry entry : script.entries()) {
+            Instant middle =
+                    before.plusMillis(Duration.between(before, entry.at()).toMillis() / 2);
+            watched = watched.asOf(middle).after(List.of(entry));
+            before = entry.at();
+        }
+
+        assertThat(whole(watched)).isEqualTo(whole(Sitting.of(script.paper()).after(script.entries())));
+    }
+
+    @Property(tries = TRIES)
+    void theLedgerOneByOneEqualsTheLedgerReadAtOnce(@ForAll("scripts") Script script) {
+        Ledger ledger = new Ledger(script.paper());
+        script.entries().forEach(ledger::add);
+
+        assertThat(whole(ledger.sitting()))
+                .isEqualTo(whole(Ledger.of(script.paper(), script.entries()).sitting()));
+    }
+
+    @Property(tries = TRIES)
+    void totalsAlwaysSumToTheQuestions(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper());
+        for (Entry entry : script.entries()) {
+            sitting = sitting.after(List.of(entry));
+            Sitting now = sitting;
+            Totals bySection = script.paper()
+                    .sections()
+                    .map(section -> now.totals(section.id()))
+                    .reduce(Totals.NONE, Totals::plus);
+            Totals bySet = script.paper()
+                    .sections()
+                    .map(Section::sets)
+                    .flatMap(List::stream)
+                    .map(set -> now.totals(set.id()))
+                    .reduce(Totals.NONE, Totals::plus);
+
+            assertThat(now.totals().questions()).isEqualTo(now.questions().size());
+            assertThat(bySection).isEqualTo(now.totals());
+            assertThat(bySet).isEqualTo(now.totals());
+        }
+    }
+
+    @Property(tries = TRIES)
+    void timeLeftNeverRisesWithoutAGrantAndNeverFallsWhileTheClockStands(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper());
+        for (Entry entry : script.entries()) {
+            Map<Object, Clock> before = clocks(sitting);
+            boolean paused = sitting.isPaused();
+            sitting = sitting.after(List.of(entry));
+            for (Clock clock : sitting.clocks()) {
+                Clock earlier = before.get(key(clock));
+                if (earlier != null && clock.allowance().equals(earlier.allowance())) {
+                    assertThat(clock.left()).isLessThanOrEqualTo(earlier.left());
+                    if (paused) {
+                        assertThat(clock.left()).isEqualTo(earlier.left());
+                    }
+                }
+                assertThat(clock.used().plus(clock.left())).isEqualTo(clock.allowance());
+            }
+        }
+    }
+
+    @Property(tries = TRIES)
+    void aQuestionOnceSealedNeverChanges(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper());
+        for (Entry entry : script.entries()) {
+            Sitting before = sitting.asOf(entry.at());
+            sitting = sitting.after(List.of(entry));
+            for (Question question : before.questions()) {
+                if (question.sealed() && question.opened()) {
+                    assertThat(sitting.question(question.item().id())).isEqualTo(question);
+                }
+            }
+        }
+    }
+
+    @Property(tries = TRIES)
+    void atMostOneStageIsOpenAndTheRouteOnlyGoesForward(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper());
+        int length = script.paper().route().size();
+        int reached = 0;
+        for (Entry entry : script.entries()) {
+            sitting = sitting.after(List.of(entry));
+            int here = sitting.position().index(length);
+
+            assertThat(here).isGreaterThanOrEqualTo(reached);
+            assertThat(sitting.stages().stream().filter(stage -> stage.ended() == StageRecord.Ended.NOT_YET))
+                    .hasSizeLessThanOrEqualTo(1);
+            reached = here;
+        }
+    }
+
+    @Property(tries = TRIES)
+    void timeSpentOnQuestionsNeverExceedsTheTimeOfTheirBlock(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper()).after(script.entries());
+        for (StageRecord stage : sitting.stages()) {
+            if (script.paper().route().get(stage.stage()) instanceof Stage.Block) {
+                Duration spent = sitting.questionsIn(stage.stage()).stream()
+                        .map(Question::spent)
+                        .reduce(Duration.ZERO, Duration::plus);
+                assertThat(spent).isLessThanOrEqualTo(stage.used());
+            }
+        }
+    }
+
+    @Property(tries = TRIES)
+    void aWalkVisitsEachOfItsQuestionsOnceAndThenEnds(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper()).after(script.entries());
+        sitting.way().ifPresent(way -> {
+            ItemId item = way.items().getFirst();
+            int visited = 1;
+            while (way.after(item).isPresent()) {
+                ItemId next = way.after(item).get();
+                assertThat(way.before(next)).contains(item);
+                item = next;
+                visited++;
+            }
+            assertThat(visited).isEqualTo(way.items().size());
+        });
+    }
+
+    @Test
+    void theRandomSittingsGetSomewhere() {
+        List<Sitting> sittings = LongStream.range(0, TRIES)
+                .mapToObj(seed -> new Scripts(seed).script(80))
+                .map(script -> Sitting.of(script.paper()).after(script.entries()))
+                .toList();
+
+        assertThat(sittings).filteredOn(sitting -> sitting.position() instanceof Position.Over).hasSizeBetween(30, 270);
+        assertThat(sittings).filteredOn(sitting -> sitting.totals().answered() > 0).hasSizeGreaterThan(150);
+        assertThat(sittings)
+                .filteredOn(sitting -> sitting.stages().stream()
+                        .anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))
+                .hasSizeGreaterThan(50);
+    }
+
+    private static String whole(Sitting sitting) {
+        return CanonicalJson.write(RoomCodec.whole(sitting));
+    }
+
+    private static Map<Object, Clock> clocks(Sitting sitting) {
+        return sitting.clocks().stream().collect(Collectors.toMap(SittingPropertiesTest::key, clock -> clock));
+    }
+
+    private static Object key(Clock clock) {
+        return clock.box().<Object>map(box -> box).orElseGet(clock::title);
+    }
+}

@@ -1,0 +1,123 @@
+package dauntingledger.rulebook.testing;
+
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Interaction;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSet;
+import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.TimeBox;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/** Papers that tests are written against, and the parts to make others. */
+public final class SamplePapers {
+
+    public static final ResponseId R1 = new ResponseId("R1");
+    public static final ResponseId R2 = new ResponseId("R2");
+    public static final String DIGEST = "0f".repeat(32);
+
+    private SamplePapers() {}
+
+    /**
+     * Notice, instructions, block {@code one} (20 min), break (10 min), block {@code two} (30 min), hand-in (5 min).
+     * Block one holds a single choice q1, a two-of-four choice q2, a number q3; block two holds q4 of two numbers, q5.
+     */
+    public static Paper pilot() {
+        return paper(
+                List.of(
+                        new Stage.Notice(stage("conduct"), "Conduct", DIGEST, Optional.of(Duration.ofMinutes(10))),
+                        new Stage.Instructions(stage("instructions"), "Instructions"),
+                        block("one", single("q1"), pair("q2"), number("q3")),
+                        rest(Stage.Break.Clocks.STAND_STILL),
+                        block("two", twoNumbers("q4"), single("q5")),
+                        handIn()),
+                List.of(box("one", 20, "one", "one", 5, 1), box("two", 30, "two", "two", 10)));
+    }
+
+    public static Paper paper(List<Stage> route, List<TimeBox> boxes) {
+        return new Paper(
+                new PaperId("sample"), 1, "A sample", route, boxes, Duration.ofMinutes(15), Paper.ScoreRelease.AT_ONCE);
+    }
+
+    public static StageId stage(String id) {
+        return new StageId(id);
+    }
+
+    public static Stage.Block block(String id, Item... items) {
+        ItemSet set = new ItemSet(new ItemSetId(id + "-set"), "Set " + id, false, List.of(items));
+        return new Stage.Block(
+                stage(id),
+                "Block " + id,
+                List.of(new Section(new SectionId(id + "-section"), "Section", List.of(set))));
+    }
+
+    public static Stage.Break rest(Stage.Break.Clocks clocks) {
+        return new Stage.Break(stage("rest"), "Break", Duration.ofMinutes(10), clocks);
+    }
+
+    public static Stage.HandIn handIn() {
+        return new Stage.HandIn(stage("hand-in"), "Hand in", Duration.ofMinutes(5));
+    }
+
+    public static TimeBox box(String id, int minutes, String first, String last, int... warnings) {
+        return new TimeBox(
+                new BoxId(id),
+                "Box " + id,
+                Duration.ofMinutes(minutes),
+                stage(first),
+                stage(last),
+                IntStream.of(warnings).mapToObj(Duration::ofMinutes).toList());
+    }
+
+    public static Item single(String id) {
+        return item(id, Rational.of(2), Rational.of(1, 2), Item.Credit.WHOLE, choice(R1, 4, 1, 1));
+    }
+
+    /** Two of four options make a full answer. */
+    public static Item pair(String id) {
+        return item(id, Rational.of(3), Rational.ZERO, Item.Credit.PARTS, choice(R1, 4, 2, 2));
+    }
+
+    public static Item number(String id) {
+        return item(id, Rational.of(2), Rational.ZERO, Item.Credit.WHOLE, new Interaction.NumberEntry(R1, 8));
+    }
+
+    public static Item twoNumbers(String id) {
+        return item(
+                id,
+                Rational.of(1),
+                Rational.ONE,
+                Item.Credit.PARTS,
+                new Interaction.NumberEntry(R1, 8),
+                new Interaction.NumberEntry(R2, 8));
+    }
+
+    public static Item item(
+            String id, Rational marks, Rational penalty, Item.Credit credit, Interaction... interactions) {
+        return new Item(new ItemId(id), List.of(interactions), marks, penalty, credit);
+    }
+
+    public static Interaction.Choice choice(ResponseId response, int options, int least, int most) {
+        return new Interaction.Choice(
+                response,
+                Stream.of("a", "b", "c", "d", "e", "f")
+                        .limit(options)
+                        .map(ChoiceId::new)
+                        .toList(),
+                least,
+                most);
+    }
+}

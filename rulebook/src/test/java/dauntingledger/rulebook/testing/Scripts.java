@@ -1,0 +1,188 @@
+package dauntingledger.rulebook.testing;
+
+import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Interaction;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Subset;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+/**
+ * Random papers and random sittings of them from a seed. Acts lean towards what is permitted, so that sittings get
+ * somewhere, but many are not.
+ */
+public final class Scripts {
+
+    private final Random random;
+
+    public Scripts(long seed) {
+        random = new Random(seed);
+    }
+
+    /** A paper and entries made in it, in the order of their instants. */
+    public record Script(Paper paper, List<Entry> entries) {}
+
+    public Script script(int length) {
+        Paper paper = paper();
+        List<Entry> entries = new ArrayList<>();
+        Instant at = Desk.NINE;
+        Route route = new Route(paper);
+        for (int i = 0; i < length; i++) {
+            at = at.plusMillis(random.nextInt(12) == 0 ? random.nextInt(900_000) : random.nextInt(20_000));
+            Act act = random.nextInt(6) == 0 ? route.step() : anyAct(paper);
+            entries.add(Entry.made(new EntryId("e" + i), at, act));
+        }
+        return new Script(paper, entries);
+    }
+
+    public Paper paper() {
+        List<Stage> route = new ArrayList<>();
+        List<TimeBox> boxes = new ArrayList<>();
+        if (random.nextBoolean()) {
+            route.add(new Stage.Notice(SamplePapers.stage("notice"), "Notice", SamplePapers.DIGEST, limit()));
+        }
+        route.add(new Stage.Instructions(SamplePapers.stage("instructions"), "Instructions"));
+        int blocks = 1 + random.nextInt(3);
+        for (int b = 0; b < blocks; b++) {
+            if (b > 0 && random.nextBoolean()) {
+                Stage.Break.Clocks clocks =
+                        random.nextBoolean() ? Stage.Break.Clocks.RUN_ON : Stage.Break.Clocks.STAND_STILL;
+                route.add(new Stage.Break(SamplePapers.stage("rest" + b), "Break", minutes(1, 20), clocks));
+            }
+            route.add(SamplePapers.block("block" + b, items(b)));
+            if (random.nextInt(4) > 0) {
+                boxes.add(box("box" + b, "block" + b, "block" + b));
+            }
+        }
+        route.add(SamplePapers.handIn());
+        if (random.nextBoolean()) {
+            boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
+        }
+        return SamplePapers.paper(route, boxes);
+    }
+
+    private Item[] items(int block) {
+        Item[] items = new Item[1 + random.nextInt(6)];
+        for (int i = 0; i < items.length; i++) {
+            String id = "b" + block + "q" + i;
+            items[i] = switch (random.nextInt(4)) {
+                case 0 -> SamplePapers.single(id);
+                case 1 -> SamplePapers.pair(id);
+                case 2 -> SamplePapers.number(id);
+                default -> SamplePapers.twoNumbers(id);
+            };
+        }
+        return items;
+    }
+
+    private TimeBox box(String id, String first, String last) {
+        Duration limit = minutes(1, 40);
+        return new TimeBox(
+                new BoxId(id),
+                id,
+                limit,
+                new StageId(first),
+                new StageId(last),
+                limit.compareTo(Duration.ofMinutes(1)) > 0 ? List.of(Duration.ofMinutes(1)) : List.of());
+    }
+
+    private Optional<Duration> limit() {
+        return random.nextBoolean() ? Optional.of(minutes(1, 10)) : Optional.empty();
+    }
+
+    private Duration minutes(int least, int most) {
+        return Duration.ofMinutes(least + random.nextInt(most - least + 1));
+    }
+
+    private Act anyAct(Paper paper) {
+        List<Item> items = paper.items().toList();
+        Item item = items.get(random.nextInt(items.size()));
+        ItemId id = item.id();
+        Interaction interaction =
+                item.interactions().get(random.nextInt(item.interactions().size()));
+        return switch (random.nextInt(16)) {
+            case 0 -> new Act.Erased(id);
+            case 1, 2 -> new Act.Marked(id);
+            case 3 -> new Act.Unmarked(id);
+            case 4 -> new Act.ReviewOpened();
+            case 5 -> new Act.WalkBegun(Subset.values()[random.nextInt(3)]);
+            case 6 -> new Act.StruckOut(id, interaction.response(), anyChoice());
+            case 7 -> new Act.BroughtBack(id, interaction.response(), anyChoice());
+            case 8, 9, 10 -> new Act.QuestionOpened(id);
+            case 11 -> seldom(paper);
+            default -> new Act.Answered(id, interaction.response(), anyValue(interaction));
+        };
+    }
+
+    private Act seldom(Paper paper) {
+        return switch (random.nextInt(5)) {
+            case 0 -> new Act.Paused();
+            case 1, 2 -> new Act.Resumed();
+            case 3 -> new Act.SeatTaken("seat" + random.nextInt(3));
+            default ->
+                paper.boxes().isEmpty()
+                        ? new Act.Resumed()
+                        : new Act.TimeGranted(
+                                paper.boxes()
+                                        .get(random.nextInt(paper.boxes().size()))
+                                        .id(),
+                                minutes(1, 5));
+        };
+    }
+
+    private Value anyValue(Interaction interaction) {
+        return switch (interaction) {
+            case Interaction.Choice choice when choice.isSingle() -> Value.choice(anyChoice());
+            case Interaction.Choice choice ->
+                Value.choices(
+                        random.nextBoolean() ? List.of(anyChoice()) : List.of(new ChoiceId("a"), new ChoiceId("c")));
+            case Interaction.NumberEntry entry ->
+                Value.typed(List.of("", "4.2", "3/4", "abc", "1e3", "0,5", "123456789")
+                        .get(random.nextInt(7)));
+        };
+    }
+
+    private ChoiceId anyChoice() {
+        return new ChoiceId(List.of("a", "b", "c", "d", "z").get(random.nextInt(5)));
+    }
+
+    /** Goes along a route one step after the other, whether or not time has overtaken it. */
+    private static final class Route {
+        private final List<Act> steps = new ArrayList<>();
+        private int next;
+
+        Route(Paper paper) {
+            List<Stage> route = paper.route();
+            steps.add(new Act.StageOpened(route.getFirst().id()));
+            for (int i = 0; i < route.size(); i++) {
+                Stage stage = route.get(i);
+                if (stage instanceof Stage.Notice) {
+                    steps.add(new Act.NoticeAccepted(stage.id(), SamplePapers.DIGEST));
+                } else if (stage instanceof Stage.Block) {
+                    steps.add(new Act.StageOpened(stage.id()));
+                    steps.add(new Act.ReviewOpened());
+                    steps.add(new Act.BlockClosed(stage.id()));
+                }
+            }
+            steps.add(new Act.HandedIn());
+        }
+
+        Act step() {
+            return steps.get(Math.min(next++, steps.size() - 1));
+        }
+    }
+}
