@@ -348,8 +348,8 @@ export class BlockPage {
     const entry = cell.querySelector('b');
     entry.textContent = question.label || (question.status === 'not-opened' ? '' : '–');
     entry.classList.toggle('long', question.label.length > 4);
-    const { number, label, marked } = this.spoken(question.id);
-    cell.setAttribute('aria-label', this.words.say('cell', number, label, marked));
+    const { marked } = this.spoken(question.id);
+    cell.querySelector('.state').textContent = (question.label ? '' : this.words.say(`status.${question.status}`)) + marked;
   }
 
   drawQuestion(question) {

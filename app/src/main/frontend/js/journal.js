@@ -1,4 +1,7 @@
 // The journal of this browser: every entry is written here before it is sent, and stays when the page goes.
+//
+// A database transaction takes a moment, and a page that is left in that moment takes it along. So each entry also
+// stands in localStorage, which is written at once, until the database has it.
 const STORE = 'entries';
 
 export async function openJournal(sitting) {
@@ -27,19 +30,43 @@ class Journal {
   constructor(database, sitting) {
     this.database = database;
     this.sitting = sitting;
+    this.key = `ledger-last-entries-${sitting}`;
+    this.unwritten = [];
   }
 
   /** Returns this sitting's lines in the order they were made: `{entry, state}`. */
-  all() {
+  async all() {
+    const left = JSON.parse(localStorage.getItem(this.key) ?? '[]');
+    const kept = new Set((await this.written()).map((line) => line.entry.id));
+    this.unwritten = left.filter((entry) => !kept.has(entry.id));
+    for (const entry of [...this.unwritten]) {
+      await this.write(entry);
+    }
+    return this.written();
+  }
+
+  add(entry) {
+    this.unwritten.push(entry);
+    this.mirror();
+    return this.write(entry);
+  }
+
+  async write(entry) {
+    await this.done((store) => store.add({ sitting: this.sitting, entry, state: 'waiting' }));
+    this.unwritten = this.unwritten.filter((other) => other !== entry);
+    this.mirror();
+  }
+
+  mirror() {
+    localStorage.setItem(this.key, JSON.stringify(this.unwritten));
+  }
+
+  written() {
     return new Promise((resolve, reject) => {
       const request = this.store('readonly').index('sitting').getAll(this.sitting);
       request.onsuccess = () => resolve(request.result);
       request.onerror = () => reject(request.error);
     });
-  }
-
-  add(entry) {
-    return this.done((store) => store.add({ sitting: this.sitting, entry, state: 'waiting' }));
   }
 
   /** Notes what became of entries, by id: `entered`, `held` or `refused`. */

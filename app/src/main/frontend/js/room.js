@@ -49,7 +49,7 @@ function draw() {
   drawSaved();
   document.querySelector('#paused').hidden = !room.paused;
   if (stageOf(room.position) !== shownStage && !leaving) {
-    leave(room);
+    leave();
   }
 }
 
@@ -64,6 +64,7 @@ function drawSaved() {
     return;
   }
   const { count, age, state } = sitting.sender;
+  saved.dataset.waiting = count;
   const waits = count > 0 && (age > STILL_ENTERING || state === 'retrying' || state === 'stopped');
   const text = waits
     ? words.say('saved.waiting', count)
@@ -75,13 +76,14 @@ function drawSaved() {
 }
 
 /** The route goes on: by the candidate's own act, or because time ran out. */
-async function leave(room) {
+async function leave() {
   leaving = true;
   block?.flush();
-  const closed = room.stages.find((stage) => document.body.dataset.stage === `at ${stage.id}`);
+  const now = sitting.room();
+  const closed = now.stages.find((stage) => document.body.dataset.stage === `at ${stage.id}`);
   if (block && closed?.ended === 'by-time') {
-    const totals = room.totals[closed.id];
-    show('time-up', words.say('time-up.title', clockFace.title), words.say('time-up.kept',
+    const totals = now.totals[closed.id];
+    show('time-up', words.say('time-up.title', document.body.dataset.title), words.say('time-up.kept',
       words.time(closed.endedAt), totals.answered + totals.part, totals.questions));
     await new Promise((resolve) => document.querySelector('#cover-go').addEventListener('click', resolve, { once: true }));
   }

@@ -6,9 +6,11 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.paper.PaperId;
+import jakarta.servlet.http.Cookie;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -19,16 +21,25 @@ import org.springframework.context.annotation.Import;
 import org.springframework.context.annotation.Primary;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** A running exam server with the demo paper, a settable clock and its data in a folder of its own; one for all tests. */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"exam.demo=true", "exam.pin-cost=4", "exam.time-signal=100ms", "spring.main.banner-mode=off"})
+        properties = {
+            "exam.demo=true",
+            "exam.pin-cost=4",
+            "exam.time-signal=100ms",
+            "spring.main.banner-mode=off",
+            "logging.file.name=" + ExamServerTest.LOG
+        })
 @AutoConfigureMockMvc
 @Import(ExamServerTest.Time.class)
 public abstract class ExamServerTest {
 
-    protected static final String PIN = "9731";
+    protected static final String PIN = "97315";
+    protected static final String LOG = "target/exam-server.log";
+    private static final String TOKEN = "5b0b5d8e-2d0e-4d6a-8f3a-6d0c7c6a3f11";
     private static final AtomicInteger NUMBERS = new AtomicInteger(50_000);
     private static final Path DATA = temporary();
 
@@ -65,8 +76,19 @@ public abstract class ExamServerTest {
         return appointments.make(number, new PaperRef(new PaperId("pilot-licence"), 1), "7");
     }
 
-    protected static Path data() {
-        return DATA;
+    /**
+     * Returns what puts a token into a request as the room's script does. The test library's own way would exchange the
+     * server's token store for all tests after it.
+     */
+    protected static RequestPostProcessor token() {
+        return request -> {
+            Cookie[] others = request.getCookies() == null ? new Cookie[0] : request.getCookies();
+            Cookie[] cookies = Arrays.copyOf(others, others.length + 1);
+            cookies[others.length] = new Cookie("XSRF-TOKEN", TOKEN);
+            request.setCookies(cookies);
+            request.addHeader("X-XSRF-TOKEN", TOKEN);
+            return request;
+        };
     }
 
     private static Path temporary() {

@@ -17,7 +17,8 @@ public final class VerifyCommand {
         System.exit(run(args));
     }
 
-    static int run(String... args) {
+    /** Returns 0 if the ledger is intact, 1 if it is not, 2 if there is no readable file. */
+    public static int run(String... args) {
         if (args.length != 1) {
             System.err.println("Give one file: bin/verify LEDGER.jsonl");
             return UNUSABLE;

@@ -2,7 +2,6 @@ package dauntingledger.app.admission;
 
 import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -11,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dauntingledger.app.ExamServerTest;
+import dauntingledger.app.HttpCandidate;
 import dauntingledger.app.ledger.Appointment;
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
@@ -32,16 +33,26 @@ class SignInTest extends ExamServerTest {
     private final MockHttpSession session = new MockHttpSession();
 
     @Test
-    void letsACandidateInAndRenewsTheSession() throws Exception {
+    void letsACandidateInWhateverTheirCapitalsAndSpaces() throws Exception {
         Appointment appointment = newAppointment();
-        String before = session.getId();
 
         signIn(" " + appointment.candidate().toLowerCase(Locale.ROOT) + " ", PIN);
 
-        assertThat(session.getId()).isNotEqualTo(before);
         mvc.perform(get("/").session(session))
                 .andExpect(status().isOk())
                 .andExpect(content().string(Matchers.containsString("Licence examination")));
+    }
+
+    @Test
+    void renewsTheSession(@LocalServerPort int port) throws Exception {
+        String number = newAppointment().candidate();
+        HttpCandidate browser = new HttpCandidate(port);
+        browser.signIn(number, PIN);
+        String before = browser.cookie("ledger-session");
+
+        browser.signIn(number, PIN);
+
+        assertThat(browser.cookie("ledger-session")).hasSize(32).isNotEqualTo(before);
     }
 
     @Test
@@ -83,7 +94,7 @@ class SignInTest extends ExamServerTest {
     void signsOut() throws Exception {
         signIn(newAppointment().candidate(), PIN);
 
-        mvc.perform(post("/sign-out").session(session).with(csrf())).andExpect(redirectedUrl("/sign-in?signed-out"));
+        mvc.perform(post("/sign-out").session(session).with(token())).andExpect(redirectedUrl("/sign-in?signed-out"));
         mvc.perform(get("/")).andExpect(redirectedUrl("/sign-in"));
     }
 
@@ -121,7 +132,7 @@ class SignInTest extends ExamServerTest {
     private MvcResult signIn(String number, String pin) throws Exception {
         return mvc.perform(post("/sign-in")
                         .session(session)
-                        .with(csrf())
+                        .with(token())
                         .param("number", number)
                         .param("pin", pin))
                 .andReturn();

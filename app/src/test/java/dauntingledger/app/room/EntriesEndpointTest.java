@@ -1,7 +1,6 @@
 package dauntingledger.app.room;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -150,7 +149,7 @@ class EntriesEndpointTest extends ExamServerTest {
 
         mvc.perform(post(path(what))
                         .with(user(other.candidate()).roles("CANDIDATE"))
-                        .with(csrf())
+                        .with(token())
                         .contentType(MediaType.APPLICATION_JSON)
                         .content("{\"seat\":\"" + seat + "\",\"entries\":[]}"))
                 .andExpect(status().isNotFound());
@@ -168,9 +167,9 @@ class EntriesEndpointTest extends ExamServerTest {
     @ParameterizedTest
     @ValueSource(strings = {"/entries", "/seat"})
     void tellsAScriptWithoutASessionToSignIn(String what) throws Exception {
-        mvc.perform(post(path(what)).with(csrf()).header("X-Requested-By", "fetch"))
+        mvc.perform(post(path(what)).with(token()).header("X-Requested-By", "fetch"))
                 .andExpect(status().isUnauthorized());
-        mvc.perform(post("/time").with(csrf()).header("X-Requested-By", "fetch"))
+        mvc.perform(post("/time").with(token()).header("X-Requested-By", "fetch"))
                 .andExpect(status().isUnauthorized());
     }
 
@@ -184,7 +183,7 @@ class EntriesEndpointTest extends ExamServerTest {
     void refusesAWrongToken() throws Exception {
         mvc.perform(post(path("/entries"))
                         .with(user(appointment.candidate()).roles("CANDIDATE"))
-                        .with(csrf().useInvalidToken())
+                        .header("X-XSRF-TOKEN", "another")
                         .contentType(MediaType.APPLICATION_JSON)
                         .content("{}"))
                 .andExpect(status().isForbidden());
@@ -308,7 +307,7 @@ class EntriesEndpointTest extends ExamServerTest {
     }
 
     private MockHttpServletRequestBuilder asCandidate(MockHttpServletRequestBuilder request) {
-        return request.with(user(appointment.candidate()).roles("CANDIDATE")).with(csrf());
+        return request.with(user(appointment.candidate()).roles("CANDIDATE")).with(token());
     }
 
     private static List<String> statuses(JsonNode answer) {

@@ -1,0 +1,67 @@
+package dauntingledger.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class AccessibilityTest extends BrowserTest {
+
+    private static final Path AXE = Path.of("src/main/frontend/node_modules/axe-core/axe.min.js");
+
+    @ParameterizedTest
+    @ValueSource(strings = {"light", "dark", "contrast-light", "contrast-dark"})
+    void everyPageOfTheFirstSittingIsWithoutViolations(String theme) throws IOException {
+        context.addInitScript("localStorage.setItem('ledger-display', JSON.stringify({theme: '" + theme + "'}))");
+        page.navigate("/sign-in");
+        assertClean("sign-in");
+        signIn();
+        assertClean("home");
+        page.locator("article .btn.go").click();
+        awaitPage("notice");
+        assertClean("notice");
+        page.locator("[data-act=notice-accepted]").click();
+        awaitPage("instructions");
+        assertClean("instructions");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+        page.keyboard().press("2");
+        page.keyboard().press("x");
+        page.keyboard().press("1");
+        page.keyboard().press("m");
+        assertClean("room");
+        cell("out-of-place").click();
+        assertClean("room with a figure");
+        page.locator(".rail [aria-controls=display-panel]").click();
+        assertClean("display");
+        page.locator("#display-panel > .btn").click();
+        page.keyboard().press("r");
+        assertClean("review");
+        page.locator("#review [data-do=close]").click();
+        assertClean("closing");
+        page.locator("[data-act=block-closed]").click();
+        awaitPage("break");
+        assertClean("break");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+        cell("interpolate").click();
+        assertClean("room with a table");
+        closeSection();
+        awaitPage("hand-in");
+        assertClean("hand-in");
+        page.locator("[data-act=handed-in]").click();
+        page.locator(".digest").waitFor();
+        assertClean("receipt");
+    }
+
+    private void assertClean(String where) throws IOException {
+        page.evaluate(Files.readString(AXE));
+        Object violations = page.evaluate("async () => (await axe.run()).violations.map("
+                + "(v) => v.id + ': ' + v.nodes.map((n) => n.target + ' ' + n.failureSummary).join(' | '))");
+        assertThat(violations).as("axe on %s", where).isEqualTo(List.of());
+    }
+}

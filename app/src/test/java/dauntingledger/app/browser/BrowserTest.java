@@ -1,0 +1,155 @@
+package dauntingledger.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import dauntingledger.app.ExamServerTest;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.rulebook.sitting.Sitting;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** A candidate in front of the real interface, in headless Chromium. */
+abstract class BrowserTest extends ExamServerTest {
+
+    private static final List<String> FLAGS = List.of(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+
+    private static Playwright playwright;
+    private static Browser browser;
+
+    @LocalServerPort
+    private int port;
+
+    protected BrowserContext context;
+    protected Page page;
+    protected Appointment appointment;
+    private final List<String> errors = new ArrayList<>();
+
+    @BeforeAll
+    static void startBrowser() {
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of(System.getenv().getOrDefault("CHROMIUM", "/usr/bin/chromium")))
+                        .setArgs(FLAGS));
+    }
+
+    @AfterAll
+    static void stopBrowser() {
+        playwright.close();
+    }
+
+    @BeforeEach
+    void openWindow() {
+        appointment = newAppointment();
+        context = browser.newContext(
+                new Browser.NewContextOptions().setViewportSize(1280, 800).setBaseURL("http://localhost:" + port));
+        page = newWindow();
+    }
+
+    @AfterEach
+    void closeWindow() {
+        context.close();
+        Assertions.assertEquals(List.of(), errors, "errors in the browser");
+    }
+
+    /** Opens a further window of the same browser. */
+    protected Page newWindow() {
+        Page window = context.newPage();
+        window.onPageError(errors::add);
+        return window;
+    }
+
+    protected void signIn() {
+        page.navigate("/sign-in");
+        page.locator("[name=number]").fill(appointment.candidate());
+        page.locator("[name=pin]").fill(PIN);
+        page.locator("form .btn.go").click();
+        assertThat(page).hasURL("http://localhost:" + port + "/");
+    }
+
+    /** Goes from the sign-in to the first question. */
+    protected void enterFirstSection() {
+        signIn();
+        page.locator("article .btn.go").click();
+        awaitPage("notice");
+        page.locator("[data-act=notice-accepted]").click();
+        awaitPage("instructions");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+    }
+
+    protected void closeSection() {
+        page.locator("nav [data-do=review]").click();
+        page.locator("#review [data-do=close]").click();
+        page.locator("[data-act=block-closed]").click();
+    }
+
+    protected void awaitPage(String name) {
+        awaitPage(page, name);
+    }
+
+    protected static void awaitPage(Page window, String name) {
+        assertThat(window.locator("body[data-page=" + name + "][data-ready=true]"))
+                .isVisible();
+    }
+
+    protected Locator question() {
+        return page.locator(".question:not([hidden])");
+    }
+
+    protected Locator option(int number) {
+        return question().locator(".o").nth(number - 1);
+    }
+
+    protected Locator cell(String item) {
+        return page.locator(".c[data-item=" + item + "]");
+    }
+
+    protected void assertEntry(String item, String entry) {
+        assertThat(cell(item).locator("b")).hasText(entry);
+    }
+
+    protected void assertAllEntered() {
+        assertThat(page.locator("#saved[data-waiting='0']")).containsText("Every answer entered");
+    }
+
+    /** Puts the server's clock forward and waits until the open room has heard of it. */
+    protected void advance(Duration span) {
+        String before = page.locator("#clock-time").textContent();
+        clock.advance(span);
+        assertThat(page.locator("#clock-time")).not().hasText(before);
+    }
+
+    protected Sitting sitting() {
+        return ledgers.open(appointment, clock.instant()).sitting();
+    }
+
+    protected int port() {
+        return port;
+    }
+}

@@ -1,0 +1,200 @@
+package dauntingledger.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.sitting.Position;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** What candidates fear: a reload, a lost connection, a second window, time running out. */
+class TroubleTest extends BrowserTest {
+
+    @Test
+    void aReloadBringsBackExactlyTheSameRoom() {
+        enterFirstSection();
+        page.keyboard().press("2");
+        page.keyboard().press("x");
+        page.keyboard().press("1");
+        page.keyboard().press("m");
+        page.keyboard().press("n");
+        page.locator("[data-item=past-moored] .number-box").fill("4");
+        page.reload();
+        awaitPage("block");
+
+        assertEntry("goes-first", "B");
+        assertThat(cell("goes-first")).hasClass(Pattern.compile("marked"));
+        assertThat(page.locator("[data-item=goes-first] .row.out")).hasCount(1);
+        assertThat(question()).hasAttribute("data-item", "past-moored");
+        assertThat(question().locator(".number-box")).hasValue("4");
+        assertAllEntered();
+    }
+
+    @Test
+    void withoutANetworkTheRoomGoesOnAndAReloadComesBack() {
+        enterFirstSection();
+        page.keyboard().press("2");
+        assertAllEntered();
+        awaitKeptForOffline();
+
+        context.setOffline(true);
+        page.keyboard().press("3");
+        page.keyboard().press("n");
+        question().locator(".number-box").fill("4");
+        page.keyboard().press("Tab");
+        assertThat(page.locator("#saved"))
+                .containsText(Pattern.compile("\\d entries wait on this computer: go on working"));
+        page.reload();
+        awaitPage("block");
+        assertEntry("goes-first", "C");
+        assertEntry("past-moored", "4");
+        page.keyboard().press("m");
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
+
+        context.setOffline(false);
+        assertAllEntered();
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+        assertThat(sitting().question(new ItemId("past-moored")).label()).isEqualTo("4");
+        assertThat(sitting().question(new ItemId("past-moored")).marked()).isTrue();
+    }
+
+    @Test
+    void aSectionClosedWithoutANetworkWaitsForItAndThenGoesOn() {
+        enterFirstSection();
+        awaitKeptForOffline();
+        context.setOffline(true);
+        closeSection();
+
+        assertThat(page.locator("#cover")).containsText("as soon as the connection is back");
+        context.setOffline(false);
+        awaitPage("break");
+    }
+
+    @Test
+    void warnsInWordsThenClosesAtZeroAndSaysWhatWasKept() {
+        enterFirstSection();
+        option(2).click();
+        advance(Duration.ofMinutes(15));
+        assertThat(page.locator(".slip")).hasText("5 minutes left in ‘Rules and buoyage’");
+        page.keyboard().press("n");
+        question().locator(".number-box").pressSequentially("4");
+        clock.advance(Duration.ofMinutes(5));
+
+        assertThat(page.locator("#cover")).containsText("Time is up for ‘Rules and buoyage’");
+        assertThat(page.locator("#cover")).containsText("Your entries for 2 of 14 questions are kept");
+        page.locator("#cover-go").click();
+        awaitPage("break");
+        assertThat(page.locator(".said")).containsText("Time closed ‘Rules and buoyage’");
+        assertThat(page.locator(".said")).containsText("2 of 14");
+        assertThat(sitting().question(new ItemId("past-moored")).label()).isEqualTo("4");
+    }
+
+    @Test
+    void anOverrunBreakOpensTheNextSectionAndTheExamEndsByTimeAlone() {
+        enterFirstSection();
+        closeSection();
+        awaitPage("break");
+        clock.advance(Duration.ofMinutes(13));
+        awaitPage("block");
+        assertThat(page.locator("#clock-time")).containsText(Pattern.compile("3[12]:"));
+        clock.advance(Duration.ofMinutes(32));
+        page.locator("#cover-go").click();
+        awaitPage("hand-in");
+        clock.advance(Duration.ofMinutes(5));
+        assertThat(page.locator(".lead")).containsText("handed in by time");
+        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+    }
+
+    @Test
+    void theOlderOfTwoWindowsSaysSoAndStopsWriting() {
+        enterFirstSection();
+        Page second = newWindow();
+        second.navigate("/sittings/" + appointment.sitting());
+        awaitPage(second, "block");
+        second.keyboard().press("2");
+
+        assertThat(page.locator("#cover")).containsText("open in another window");
+        page.locator("#cover-go").click();
+        awaitPage("block");
+        assertEntry("goes-first", "B");
+        assertThat(second.locator("#cover")).containsText("open in another window");
+    }
+
+    @Test
+    void leavingThePageEndsNothing() {
+        enterFirstSection();
+        page.keyboard().press("2");
+        page.goBack();
+        page.navigate("/");
+        page.locator("article .btn.go").click();
+        awaitPage("block");
+        assertEntry("goes-first", "B");
+        page.close();
+        page = newWindow();
+        page.navigate("/sittings/" + appointment.sitting());
+        awaitPage("block");
+        assertEntry("goes-first", "B");
+    }
+
+    @Test
+    void aForgottenSessionIsNoticedNeitherByTheCandidateNorByTheLedger() {
+        enterFirstSection();
+        context.clearCookies(new BrowserContext.ClearCookiesOptions().setName("ledger-session"));
+        page.keyboard().press("3");
+
+        assertAllEntered();
+        Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
+        assertThat(opened.sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+    }
+
+    @Test
+    void decliningAsksOnceMoreAndThenEndsTheSitting() {
+        signIn();
+        page.locator("article .btn.go").click();
+        awaitPage("notice");
+        page.locator("[data-ask=decline]").click();
+        page.locator("#decline [data-dismiss]").click();
+        page.locator("[data-ask=decline]").click();
+        page.locator("[data-act=notice-declined]").click();
+
+        assertThat(page.locator(".desk h1")).hasText("This sitting has ended");
+        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+    }
+
+    @Test
+    void anErrorPageSaysWhatToDo() {
+        signIn();
+        page.navigate("/sittings/999999");
+
+        assertThat(page.locator("h1")).hasText("There is no such page for you");
+        page.locator("a[href='/']").click();
+        assertThat(page.locator("h1")).containsText("Good day");
+    }
+
+    @Test
+    void theLogHoldsNoAnswersAndNoPins() throws IOException {
+        enterFirstSection();
+        page.keyboard().press("n");
+        question().locator(".number-box").fill("86421.5");
+        page.keyboard().press("Tab");
+        assertAllEntered();
+
+        assertThat(Files.readString(Path.of(LOG))).isNotEmpty().doesNotContain("86421.5", PIN);
+    }
+
+    /** Waits until the service worker has the page and its parts, as it has soon after the first visit. */
+    private void awaitKeptForOffline() {
+        page.waitForFunction("async () => {"
+                + " const rooms = await caches.open('ledger-rooms'); const assets = await caches.open('ledger-assets');"
+                + " return navigator.serviceWorker.controller && await rooms.match(location.pathname)"
+                + " && (await assets.keys()).some((key) => key.url.includes('desk')); }");
+    }
+}
