@@ -1,0 +1,28 @@
+package dauntingledger.bench;
+
+import java.util.List;
+import java.util.Set;
+
+/** {@code bin/bench [browser] [load] [file]}: prints the figures of the project as a table; without arguments all. */
+public final class Bench {
+
+    private static final Set<String> ALL = Set.of("browser", "load", "file");
+
+    private Bench() {}
+
+    public static void main(String[] args) throws Exception {
+        List<String> chosen = args.length == 0 ? List.of("browser", "load", "file") : List.of(args);
+        if (!ALL.containsAll(chosen)) {
+            System.err.println("Use: bin/bench [browser] [load] [file]");
+            System.exit(2);
+        }
+        Table table = new Table();
+        for (String bench : chosen) {
+            switch (bench) {
+                case "browser" -> BrowserBench.run(table);
+                case "load" -> LoadBench.run(table);
+                default -> FileBench.run(table);
+            }
+        }
+    }
+}

@@ -1,0 +1,119 @@
+package dauntingledger.bench;
+
+import dauntingledger.app.DauntingLedger;
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.EntryId;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/**
+ * An exam server with many candidates in one long paper. Its first argument says how many, the second how many entries
+ * to write straight into their ledgers; then it prints {@code READY} with what it wrote, and serves until killed.
+ */
+public final class BenchServer {
+
+    static final String PIN = "1234";
+
+    private BenchServer() {}
+
+    static String number(int candidate) {
+        return "LOAD-" + candidate;
+    }
+
+    public static void main(String[] args) throws Exception {
+        int sittings = Integer.parseInt(args[0]);
+        int entries = Integer.parseInt(args[1]);
+        List<String> rest = new ArrayList<>(List.of(args).subList(2, args.length));
+        ConfigurableApplicationContext context =
+                SpringApplication.run(DauntingLedger.class, rest.toArray(new String[0]));
+        List<Appointment> appointments = people(context, sittings);
+        String written = entries == 0 ? "" : write(context, appointments, entries);
+        System.out.println("READY " + written);
+    }
+
+    private static List<Appointment> people(ConfigurableApplicationContext context, int count) throws IOException {
+        PaperRef paper = context.getBean(Papers.class).importPackage(new ByteArrayInputStream(BenchPaper.zip()));
+        List<Appointment> appointments = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            context.getBean(Candidates.class).register(number(i), "Candidate " + i, PIN);
+            appointments.add(context.getBean(Appointments.class).make(number(i), paper, String.valueOf(i)));
+        }
+        return appointments;
+    }
+
+    /** Writes entries as many candidates would at once, a few at a time each, and tells what the file grew to. */
+    private static String write(ConfigurableApplicationContext context, List<Appointment> appointments, int entries)
+            throws Exception {
+        Ledgers ledgers = context.getBean(Ledgers.class);
+        int each = entries / appointments.size();
+        try (ExecutorService candidates = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<?>> writing = new ArrayList<>();
+            for (Appointment appointment : appointments) {
+                writing.add(candidates.submit(() -> write(ledgers, appointment, each)));
+            }
+            for (Future<?> one : writing) {
+                one.get();
+            }
+        }
+        Long held = context.getBean(JdbcTemplate.class)
+                .queryForObject("select sum(octet_length(line) + 32 + 12) from ledger_line", Long.class);
+        long file = Files.size(Path.of(context.getEnvironment().getRequiredProperty("exam.data"), "ledger.mv.db"));
+        return held + " " + file;
+    }
+
+    private static void write(Ledgers ledgers, Appointment appointment, int entries) {
+        Instant start = Instant.now();
+        ledgers.record(appointment, new Act.SeatTaken("bench"), start);
+        ledgers.append(
+                appointment,
+                "bench",
+                List.of(
+                        made(new Act.StageOpened(new StageId("instructions"))),
+                        made(new Act.StageOpened(new StageId("long")))),
+                Instant.now());
+        for (int i = 0; i < entries; i += 2) {
+            ledgers.append(
+                    appointment,
+                    "bench",
+                    List.of(
+                            made(new Act.QuestionOpened(item(i))),
+                            made(new Act.Answered(
+                                    item(i),
+                                    new ResponseId("R1"),
+                                    Value.choice(new ChoiceId(i % 3 == 0 ? "A" : "B"))))),
+                    Instant.now());
+        }
+    }
+
+    private static ItemId item(int i) {
+        return new ItemId("q" + (i / 2 % BenchPaper.QUESTIONS + 1));
+    }
+
+    private static Entry made(Act act) {
+        return Entry.made(new EntryId(UUID.randomUUID().toString()), Instant.now(), act);
+    }
+}

@@ -1,0 +1,190 @@
+package dauntingledger.bench;
+
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+
+/** What the room costs a browser: a key press, a first visit, a fold. */
+final class BrowserBench {
+
+    private static final List<String> FLAGS = List.of(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+    private static final int PRESSES = 150;
+    private static final double FRAME = 1000 / 60.0;
+
+    /** From the key event to the first task after the frame that shows its effect. */
+    private static final String MEASURE = """
+            () => {
+              window.pressed = [];
+              addEventListener('keydown', (event) => {
+                const start = event.timeStamp;
+                requestAnimationFrame(() => {
+                  const channel = new MessageChannel();
+                  channel.port1.onmessage = () => window.pressed.push(performance.now() - start);
+                  channel.port2.postMessage(0);
+                });
+              }, { capture: true });
+            }
+            """;
+
+    private static final String BARE_PAGE = """
+            <!doctype html><title>bare</title><p id="a">Question 1</p><p id="b" hidden>Question 2</p>
+            <script>addEventListener('keydown', () => { a.hidden = !a.hidden; b.hidden = !b.hidden; });</script>
+            """;
+
+    private static final String FOLD = """
+            async () => {
+              const desk = await import(document.body.dataset.desk);
+              const data = JSON.parse(document.querySelector('#room-data').textContent);
+              const entries = data.entries.slice();
+              const at = entries.at(-1).at;
+              for (let i = 0; entries.length < 5000; i++) {
+                const item = `q${i % 200 + 1}`;
+                entries.push(i % 2
+                  ? { id: `e${i}`, by: 'candidate', at: at + i, kind: 'answered', item, response: 'R1',
+                      cardinality: 'single', baseType: 'identifier', values: ['ABCD'[i % 4]] }
+                  : { id: `e${i}`, by: 'candidate', at: at + i, kind: 'question-opened', item });
+              }
+              const times = [];
+              for (let run = 0; run < 9; run++) {
+                const start = performance.now();
+                desk.open(data.paper, entries);
+                times.push(performance.now() - start);
+              }
+              return [times[0], times.sort((x, y) => x - y)[4]];
+            }
+            """;
+
+    private BrowserBench() {}
+
+    static void run(Table table) throws IOException {
+        try (ServerProcess server = ServerProcess.start(1, 0);
+                Playwright playwright = Playwright.create(
+                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+                Browser browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(
+                                        Path.of(System.getenv().getOrDefault("CHROMIUM", "/usr/bin/chromium")))
+                                .setArgs(FLAGS))) {
+            String address = "http://localhost:" + server.port();
+            BrowserContext context = browser.newContext();
+            openRoom(context, address);
+            firstVisit(table, browser, context.storageState(), address);
+            Page page = context.pages().getFirst();
+            fold(table, page);
+            keyPress(table, context, page);
+        }
+    }
+
+    private static void openRoom(BrowserContext context, String address) {
+        Page page = context.newPage();
+        page.navigate(address + "/sign-in");
+        page.locator("[name=number]").fill(BenchServer.number(0));
+        page.locator("[name=pin]").fill(BenchServer.PIN);
+        page.locator("form .btn.go").click();
+        page.locator("article .btn.go").click();
+        page.locator("[data-act=stage-opened]").click();
+        page.waitForSelector("body[data-page=block][data-ready]");
+    }
+
+    /** Adds up what goes over the wire when a browser with nothing in its caches opens the room. */
+    private static void firstVisit(Table table, Browser browser, String signedIn, String address) {
+        try (BrowserContext fresh =
+                browser.newContext(new Browser.NewContextOptions().setStorageState(cookiesOf(signedIn)))) {
+            Page page = fresh.newPage();
+            CDPSession network = fresh.newCDPSession(page);
+            Map<String, String> urls = new ConcurrentHashMap<>();
+            Map<String, Double> bytes = new ConcurrentHashMap<>();
+            network.on(
+                    "Network.responseReceived",
+                    event -> urls.put(
+                            event.get("requestId").getAsString(),
+                            event.getAsJsonObject("response").get("url").getAsString()));
+            network.on("Network.loadingFinished", event -> {
+                String url = urls.get(event.get("requestId").getAsString());
+                if (url != null) {
+                    bytes.merge(url, event.get("encodedDataLength").getAsDouble(), Math::max);
+                }
+            });
+            network.send("Network.enable");
+            page.navigate(address + "/sittings/1");
+            page.waitForSelector("body[data-page=block][data-ready]");
+            double sum =
+                    bytes.values().stream().mapToDouble(Double::doubleValue).sum();
+            String largest = bytes.entrySet().stream()
+                    .sorted(Map.Entry.<String, Double>comparingByValue().reversed())
+                    .limit(3)
+                    .map(entry -> "%s %.0f"
+                            .formatted(entry.getKey().replaceAll(".*/|-[0-9a-f]{32}", ""), entry.getValue() / 1024))
+                    .collect(Collectors.joining(", "));
+            table.row("first visit to the room, compressed", "%.0f KB (%s)".formatted(sum / 1024, largest), "≤ 450 KB");
+        }
+    }
+
+    private static String cookiesOf(String storageState) {
+        JsonObject state = JsonParser.parseString(storageState).getAsJsonObject();
+        state.remove("origins");
+        state.add("origins", new JsonArray());
+        return state.toString();
+    }
+
+    private static void fold(Table table, Page page) {
+        List<?> times = (List<?>) page.evaluate(FOLD);
+        table.row(
+                "fold of 5,000 entries in the browser",
+                "%.1f ms (the first in a fresh page %.1f ms)".formatted(number(times.get(1)), number(times.get(0))),
+                "≤ 20 ms");
+    }
+
+    private static void keyPress(Table table, BrowserContext context, Page room) {
+        Page bare = context.newPage();
+        bare.setContent(BARE_PAGE);
+        double atBest = p95(context, bare);
+        room.bringToFront();
+        double inRoom = p95(context, room);
+        table.row(
+                "key press to next question painted, 200 questions, 4× slower CPU, p95",
+                "%+.2f frames over a bare page (%.1f against %.1f ms)"
+                        .formatted((inRoom - atBest) / FRAME, inRoom, atBest),
+                "≤ 1 frame");
+    }
+
+    private static double p95(BrowserContext context, Page page) {
+        CDPSession session = context.newCDPSession(page);
+        JsonObject slower = new JsonObject();
+        slower.addProperty("rate", 4);
+        session.send("Emulation.setCPUThrottlingRate", slower);
+        page.evaluate(MEASURE);
+        for (int i = 0; i < PRESSES; i++) {
+            page.keyboard().press("n");
+            page.waitForFunction("(n) => window.pressed.length === n", i + 1);
+        }
+        List<Double> sorted = ((List<?>) page.evaluate("() => window.pressed"))
+                .stream().map(BrowserBench::number).sorted().toList();
+        return sorted.get(sorted.size() * 95 / 100);
+    }
+
+    private static double number(Object value) {
+        return ((Number) value).doubleValue();
+    }
+}

@@ -1,0 +1,116 @@
+package dauntingledger.bench;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+
+/** Durable acknowledgements through the entries endpoint, against empty authenticated requests in the same run. */
+final class LoadBench {
+
+    private static final int SITTINGS = 2_000;
+    private static final Duration WARM_UP = Duration.ofSeconds(12);
+    private static final Duration MEASURED = Duration.ofSeconds(12);
+    private static final Duration PACED = Duration.ofSeconds(40);
+    private static final Duration PACE = Duration.ofSeconds(10);
+
+    private LoadBench() {}
+
+    private interface Request {
+        void send(SimulatedSitting sitting) throws IOException;
+    }
+
+    static void run(Table table) throws Exception {
+        try (ServerProcess server = ServerProcess.start(SITTINGS, 0)) {
+            List<SimulatedSitting> sittings = signIn(server.port());
+            flatOut(sittings, SimulatedSitting::askForTheTime, WARM_UP);
+            flatOut(sittings, SimulatedSitting::answer, WARM_UP);
+            double empty = flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED);
+            double durable = flatOut(sittings, SimulatedSitting::answer, MEASURED);
+            double emptyAgain = flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED);
+            double base = (empty + emptyAgain) / 2;
+            table.row(
+                    "durable acknowledgements / empty POSTs, %,d sittings".formatted(SITTINGS),
+                    "%.2f (%,.0f/s against %,.0f/s)".formatted(durable / base, durable, base),
+                    "≥ 0.5");
+            List<Long> latencies = paced(sittings);
+            table.row(
+                    "acknowledgement, each sitting every 10 s",
+                    "p50 %.1f ms, p99 %.1f ms".formatted(percentile(latencies, 50), percentile(latencies, 99)),
+                    "p99 ≤ 250 ms");
+        }
+    }
+
+    private static List<SimulatedSitting> signIn(int port) throws IOException {
+        List<SimulatedSitting> sittings = new ArrayList<>();
+        for (int i = 0; i < SITTINGS; i++) {
+            sittings.add(new SimulatedSitting(port, i));
+        }
+        return sittings;
+    }
+
+    /** Lets every sitting send one request after the other, and returns how many were answered in a second. */
+    private static double flatOut(List<SimulatedSitting> sittings, Request request, Duration span) throws Exception {
+        AtomicLong answered = new AtomicLong();
+        long start = System.nanoTime();
+        long end = start + span.toNanos();
+        each(sittings, sitting -> {
+            while (System.nanoTime() < end) {
+                request.send(sitting);
+                answered.incrementAndGet();
+            }
+        });
+        return answered.get() / ((System.nanoTime() - start) / 1e9);
+    }
+
+    /** Lets every sitting answer once in ten seconds, and returns how long each acknowledgement took, in nanoseconds. */
+    private static List<Long> paced(List<SimulatedSitting> sittings) throws Exception {
+        ConcurrentLinkedQueue<Long> latencies = new ConcurrentLinkedQueue<>();
+        AtomicLong next = new AtomicLong();
+        long start = System.nanoTime();
+        each(sittings, sitting -> {
+            long due = start + PACE.toNanos() * next.getAndIncrement() / sittings.size();
+            for (; due < start + PACED.toNanos(); due += PACE.toNanos()) {
+                TimeUnit.NANOSECONDS.sleep(due - System.nanoTime());
+                sitting.answer();
+                latencies.add(System.nanoTime() - due);
+            }
+        });
+        return latencies.stream().sorted().toList();
+    }
+
+    private interface Work {
+        void on(SimulatedSitting sitting) throws IOException, InterruptedException;
+    }
+
+    private static void each(List<SimulatedSitting> sittings, Work work) throws Exception {
+        try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<?>> running = new ArrayList<>();
+            for (SimulatedSitting sitting : sittings) {
+                running.add(threads.submit(() -> {
+                    try {
+                        work.on(sitting);
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                    }
+                }));
+            }
+            for (Future<?> one : running) {
+                one.get();
+            }
+        }
+    }
+
+    private static double percentile(List<Long> sorted, int percent) {
+        return sorted.get(Math.min(sorted.size() - 1, sorted.size() * percent / 100)) / 1e6;
+    }
+}

@@ -1,0 +1,81 @@
+package dauntingledger.bench;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** A bench server in a process of its own, with its data in a folder that goes with it. */
+final class ServerProcess implements AutoCloseable {
+
+    private final Process process;
+    private final Path data;
+    private final int port;
+    private final String ready;
+
+    private ServerProcess(Process process, Path data, int port, String ready) {
+        this.process = process;
+        this.data = data;
+        this.port = port;
+        this.ready = ready;
+    }
+
+    static ServerProcess start(int sittings, int entries) throws IOException {
+        Path data = Files.createTempDirectory("ledger-bench");
+        int port = freePort();
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx4g",
+                "-cp",
+                System.getProperty("java.class.path"),
+                BenchServer.class.getName(),
+                String.valueOf(sittings),
+                String.valueOf(entries),
+                "--server.port=" + port,
+                "--exam.data=" + data,
+                "--exam.pin-cost=4",
+                "--spring.main.banner-mode=off",
+                "--logging.level.root=warn"));
+        Process process = new ProcessBuilder(command)
+                .redirectError(data.resolve("errors.log").toFile())
+                .start();
+        BufferedReader out = process.inputReader();
+        for (String line = out.readLine(); line != null; line = out.readLine()) {
+            if (line.startsWith("READY")) {
+                return new ServerProcess(
+                        process, data, port, line.substring("READY".length()).strip());
+            }
+        }
+        throw new IOException("the server did not start; see " + data.resolve("errors.log"));
+    }
+
+    int port() {
+        return port;
+    }
+
+    /** Returns what the server said when it was ready. */
+    String ready() {
+        return ready;
+    }
+
+    @Override
+    public void close() throws IOException {
+        process.destroyForcibly().onExit().join();
+        try (Stream<Path> files = Files.walk(data)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(file);
+            }
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+}

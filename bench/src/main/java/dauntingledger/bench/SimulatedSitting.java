@@ -1,0 +1,64 @@
+package dauntingledger.bench;
+
+import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+
+/** A candidate who has opened the long section and answers. */
+final class SimulatedSitting {
+
+    private final Connection connection;
+    private final String path;
+    private String seat = "";
+    private int answered;
+
+    SimulatedSitting(int port, int candidate) throws IOException {
+        this.connection = new Connection(port);
+        this.path = "/sittings/" + (candidate + 1);
+        String page = connection.get("/sign-in").body();
+        String token = between(page, "name=\"_csrf\" value=\"");
+        connection.post(
+                "/sign-in",
+                "application/x-www-form-urlencoded",
+                "_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8) + "&number=" + BenchServer.number(candidate)
+                        + "&pin=" + BenchServer.PIN);
+        connection.post(path + "/enter", "application/json", "{}");
+        seat = between(connection.post(path + "/seat", "application/json", "{}").body(), "\"seat\":\"");
+        enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
+    }
+
+    /** Sends one small batch, and returns when it is acknowledged as durable. */
+    void answer() throws IOException {
+        int question = ++answered % BenchPaper.QUESTIONS + 1;
+        enter("\"kind\":\"answered\",\"item\":\"q" + question + "\",\"response\":\"R1\",\"cardinality\":\"single\","
+                + "\"baseType\":\"identifier\",\"values\":[\"" + "ABCD".charAt(answered % 4) + "\"]");
+    }
+
+    /** Sends an authenticated request that does nothing. */
+    void askForTheTime() throws IOException {
+        require(connection.post("/time", "application/json", "{}"), "\"now\":");
+    }
+
+    private void enter(String act) throws IOException {
+        String entry = "{\"id\":\"" + UUID.randomUUID() + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis()
+                + "," + act + "}";
+        require(
+                connection.post(
+                        path + "/entries",
+                        "application/json",
+                        "{\"seat\":\"" + seat + "\",\"entries\":[" + entry + "]}"),
+                "\"status\":\"entered\"");
+    }
+
+    private static void require(Connection.Answer answer, String expected) {
+        if (answer.status() != 200 || !answer.body().contains(expected)) {
+            throw new IllegalStateException("unexpected answer " + answer);
+        }
+    }
+
+    private static String between(String text, String start) {
+        int from = text.indexOf(start) + start.length();
+        return text.substring(from, text.indexOf('"', from));
+    }
+}
