@@ -111,15 +111,18 @@ function show(kind, title, text) {
   (go.hidden ? cover : go).focus();
 }
 
-/** Buttons that move along the route name their act in the page. */
+/** Buttons that move along the route name their act in the page; they cannot be pressed before it would count. */
 function bindStageActs() {
-  document.querySelectorAll('[data-act]').forEach((button) => button.addEventListener('click', () => {
-    const { act, stage, digest } = button.dataset;
-    const fields = { ...(stage && { stage }), ...(digest && { textDigest: digest }) };
-    if (sitting.enter(act, fields)) {
-      draw();
-    }
-  }));
+  document.querySelectorAll('[data-act]').forEach((button) => {
+    button.addEventListener('click', () => {
+      const { act, stage, digest } = button.dataset;
+      const fields = { ...(stage && { stage }), ...(digest && { textDigest: digest }) };
+      if (sitting.enter(act, fields)) {
+        draw();
+      }
+    });
+    button.disabled = false;
+  });
   document.querySelectorAll('[data-ask]').forEach((button) => button.addEventListener('click', () => {
     document.getElementById(button.dataset.ask).showModal();
   }));

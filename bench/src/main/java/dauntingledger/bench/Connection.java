@@ -19,16 +19,38 @@ import java.util.stream.Collectors;
  */
 final class Connection implements AutoCloseable {
 
-    private final Socket socket;
-    private final InputStream in;
-    private final OutputStream out;
+    /** Well below the time after which the server closes an idle connection. */
+    private static final long IDLE_NANOS = 20_000_000_000L;
+
+    private final int port;
+    private Socket socket;
+    private InputStream in;
+    private OutputStream out;
+    private long lastUsed;
     private final Map<String, String> cookies = new LinkedHashMap<>();
 
     Connection(int port) throws IOException {
-        socket = new Socket(InetAddress.getLoopbackAddress(), port);
-        socket.setTcpNoDelay(true);
-        in = new BufferedInputStream(socket.getInputStream());
-        out = socket.getOutputStream();
+        this.port = port;
+        this.socket = open();
+        this.in = new BufferedInputStream(socket.getInputStream());
+        this.out = socket.getOutputStream();
+        this.lastUsed = System.nanoTime();
+    }
+
+    private Socket open() throws IOException {
+        Socket opened = new Socket(InetAddress.getLoopbackAddress(), port);
+        opened.setTcpNoDelay(true);
+        return opened;
+    }
+
+    private void reopenIfIdle() throws IOException {
+        if (System.nanoTime() - lastUsed > IDLE_NANOS) {
+            socket.close();
+            socket = open();
+            in = new BufferedInputStream(socket.getInputStream());
+            out = socket.getOutputStream();
+        }
+        lastUsed = System.nanoTime();
     }
 
     record Answer(int status, String body) {}
@@ -42,6 +64,7 @@ final class Connection implements AutoCloseable {
     }
 
     private Answer exchange(String method, String path, String type, String body) throws IOException {
+        reopenIfIdle();
         byte[] content = body.getBytes(StandardCharsets.UTF_8);
         String jar = cookies.entrySet().stream()
                 .map(cookie -> cookie.getKey() + "=" + cookie.getValue())

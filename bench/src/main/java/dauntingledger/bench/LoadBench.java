@@ -48,12 +48,19 @@ final class LoadBench {
         }
     }
 
-    private static List<SimulatedSitting> signIn(int port) throws IOException {
-        List<SimulatedSitting> sittings = new ArrayList<>();
-        for (int i = 0; i < SITTINGS; i++) {
-            sittings.add(new SimulatedSitting(port, i));
+    private static List<SimulatedSitting> signIn(int port) throws Exception {
+        try (ExecutorService threads = Executors.newFixedThreadPool(8)) {
+            List<Future<SimulatedSitting>> signingIn = new ArrayList<>();
+            for (int i = 0; i < SITTINGS; i++) {
+                int candidate = i;
+                signingIn.add(threads.submit(() -> new SimulatedSitting(port, candidate)));
+            }
+            List<SimulatedSitting> sittings = new ArrayList<>();
+            for (Future<SimulatedSitting> one : signingIn) {
+                sittings.add(one.get());
+            }
+            return sittings;
         }
-        return sittings;
     }
 
     /** Lets every sitting send one request after the other, and returns how many were answered in a second. */
