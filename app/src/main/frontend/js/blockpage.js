@@ -17,6 +17,10 @@ export class BlockPage {
     this.cells = byData('.c', 'item');
     this.rows = byData('#review tbody tr', 'item');
     this.order = [...this.questions.keys()];
+    this.viewed = [...document.querySelectorAll('[data-view]')].filter((element) => element !== this.floor);
+    this.totalled = [...document.querySelectorAll('[data-total]')];
+    this.saying = [...document.querySelectorAll('[data-say]')];
+    this.walks = [...document.querySelectorAll('[data-walk]')];
     this.states = new Map();
     this.typing = new Map();
   }
@@ -32,7 +36,10 @@ export class BlockPage {
     document.addEventListener('keydown', (event) => this.key(event));
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
-    this.sheet.addEventListener('scroll', () => this.drawBelow(), { passive: true });
+    this.sheet.addEventListener('scroll', () => {
+      this.scrolled = this.sheet.scrollTop > 0;
+      this.drawBelow();
+    }, { passive: true });
     new ResizeObserver(() => this.drawBelow()).observe(this.sheet);
     const room = this.sitting.room();
     this.draw(room);
@@ -125,12 +132,13 @@ export class BlockPage {
   }
 
   open(item) {
-    if (this.act('question-opened', { item })) {
+    this.flush();
+    if (this.sitting.enter('question-opened', { item })) {
+      this.turnTo(item);
+      afterPaint(() => this.page.draw());
       if (this.floor.dataset.ledger === 'full') {
         this.showLedger('');
       }
-      this.sheet.scrollTop = 0;
-      this.drawBelow();
       const { number, label, marked } = this.spoken(item);
       this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
       if (!document.activeElement?.closest('.foot')) {
@@ -282,20 +290,12 @@ export class BlockPage {
     this.view = view;
     this.walking = room.walk?.subset;
     this.reviewing = Boolean(room.reviewing);
-    const before = this.looking;
-    this.looking = room.looking;
-    this.last = room.looking ?? this.last;
-    if (before !== room.looking) {
-      this.show(before, false);
-      this.show(room.looking, true);
-    }
+    this.turnTo(room.looking);
     this.review.hidden = !this.reviewing;
     document.querySelector('#main').hidden = this.reviewing;
     this.floor.dataset.view = this.reviewing ? 'review' : 'question';
-    document.querySelectorAll('[data-view]').forEach((element) => {
-      if (element !== this.floor) {
-        element.hidden = element.dataset.view !== this.floor.dataset.view;
-      }
+    this.viewed.forEach((element) => {
+      element.hidden = element.dataset.view !== this.floor.dataset.view;
     });
     this.drawWay(room);
     if (this.reviewing) {
@@ -305,6 +305,20 @@ export class BlockPage {
     this.drawBelow();
   }
 
+  /** Brings a question into view, before anything else is drawn. */
+  turnTo(item) {
+    const before = this.looking;
+    this.looking = item;
+    this.last = item ?? this.last;
+    if (before !== item) {
+      this.show(before, false);
+      this.show(item, true);
+      if (this.scrolled) {
+        this.sheet.scrollTop = 0;
+      }
+    }
+  }
+
   show(item, on) {
     const question = item && this.questions.get(item);
     if (question) {
@@ -312,9 +326,9 @@ export class BlockPage {
       const cell = this.cells.get(item);
       cell.setAttribute('aria-current', String(on));
       if (on) {
-        cell.scrollIntoView({ block: 'nearest' });
         this.unfold(cell.closest('.tens'));
         this.drawMark(this.states.get(item));
+        afterPaint(() => cell.scrollIntoView({ block: 'nearest' }));
       }
     }
   }
@@ -416,17 +430,17 @@ export class BlockPage {
 
   drawTotals(totals) {
     const key = JSON.stringify(totals);
-    if (this.totalled === key) {
+    if (this.drawnTotals === key) {
       return;
     }
-    this.totalled = key;
-    document.querySelectorAll('[data-total]').forEach((element) => {
+    this.drawnTotals = key;
+    this.totalled.forEach((element) => {
       element.textContent = totals[element.dataset.total];
     });
-    document.querySelectorAll('[data-say]').forEach((element) => {
+    this.saying.forEach((element) => {
       element.textContent = this.words.say(element.dataset.say, totals[element.dataset.of]);
     });
-    document.querySelectorAll('[data-walk]').forEach((button) => {
+    this.walks.forEach((button) => {
       button.disabled = totals[button.dataset.of] === 0;
     });
   }
@@ -445,6 +459,15 @@ export class BlockPage {
       const hidden = this.sheet.scrollHeight - this.sheet.clientHeight - this.sheet.scrollTop;
       document.querySelector('#below').hidden = hidden < 24;
     });
+  }
+}
+
+/** Does something once the frame that is due has been painted; at once where nothing is painted. */
+function afterPaint(work) {
+  if (document.hidden) {
+    work();
+  } else {
+    requestAnimationFrame(() => setTimeout(work));
   }
 }
 

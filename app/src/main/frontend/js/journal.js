@@ -8,7 +8,7 @@ export async function openJournal(sitting) {
   const database = await new Promise((resolve, reject) => {
     const request = indexedDB.open('ledger-journal', 1);
     request.onupgradeneeded = () => {
-      const store = request.result.createObjectStore(STORE, { keyPath: 'n', autoIncrement: true });
+      const store = request.result.createObjectStore(STORE, { keyPath: 'entry.id' });
       store.createIndex('sitting', 'sitting');
     };
     request.onsuccess = () => resolve(request.result);
@@ -32,6 +32,7 @@ class Journal {
     this.sitting = sitting;
     this.key = `ledger-last-entries-${sitting}`;
     this.unwritten = [];
+    this.last = 0;
   }
 
   /** Returns this sitting's lines in the order they were made: `{entry, state}`. */
@@ -52,7 +53,7 @@ class Journal {
   }
 
   async write(entry) {
-    await this.done((store) => store.add({ sitting: this.sitting, entry, state: 'waiting' }));
+    await this.done((store) => store.put({ sitting: this.sitting, entry, state: 'waiting', n: (this.last = Math.max(Date.now(), this.last + 1)) }));
     this.unwritten = this.unwritten.filter((other) => other !== entry);
     this.mirror();
   }
@@ -64,7 +65,7 @@ class Journal {
   written() {
     return new Promise((resolve, reject) => {
       const request = this.store('readonly').index('sitting').getAll(this.sitting);
-      request.onsuccess = () => resolve(request.result);
+      request.onsuccess = () => resolve(request.result.sort((a, b) => a.n - b.n));
       request.onerror = () => reject(request.error);
     });
   }
@@ -72,16 +73,9 @@ class Journal {
   /** Notes what became of entries, by id: `entered`, `held` or `refused`. */
   settle(states) {
     return this.done((store) => {
-      store.index('sitting').openCursor(this.sitting).onsuccess = ({ target }) => {
-        const cursor = target.result;
-        if (cursor) {
-          const state = states.get(cursor.value.entry.id);
-          if (state) {
-            cursor.update({ ...cursor.value, state });
-          }
-          cursor.continue();
-        }
-      };
+      for (const [id, state] of states) {
+        store.get(id).onsuccess = ({ target }) => target.result && store.put({ ...target.result, state });
+      }
     });
   }
 

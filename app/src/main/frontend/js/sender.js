@@ -1,6 +1,8 @@
 // Sends entries in the background, in batches, again and again until the server has answered for each.
 import { post, Refused } from './server.js';
 
+/** How long entries gather before they are sent together; also lets the screen be painted first. */
+const GATHER = 25;
 const FIRST_WAIT = 500;
 const LONGEST_WAIT = 15_000;
 const MOST_AT_ONCE = 200;
@@ -51,13 +53,13 @@ export class Sender {
       this.state = 'idle';
     }
     if (this.state === 'idle' && this.waiting.length) {
-      this.send();
+      this.state = 'sending';
+      setTimeout(() => this.send(), GATHER);
     }
     this.hooks.changed();
   }
 
   async send() {
-    this.state = 'sending';
     const batch = this.waiting.slice(0, MOST_AT_ONCE);
     const askedAt = performance.now();
     try {
@@ -80,7 +82,7 @@ export class Sender {
     if (error instanceof Refused && error.status < 500 && error.status !== 429) {
       this.state = 'stopped';
       this.hooks.stopped(error.status);
-    } else {
+    } else if (this.state !== 'stopped') {
       this.state = 'retrying';
       this.timer = setTimeout(() => this.poke(), this.wait * (0.75 + Math.random() / 2));
       this.wait = Math.min(this.wait * 2, LONGEST_WAIT);

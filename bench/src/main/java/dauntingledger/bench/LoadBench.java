@@ -16,9 +16,9 @@ import java.util.concurrent.atomic.AtomicLong;
 final class LoadBench {
 
     private static final int SITTINGS = 2_000;
-    private static final Duration WARM_UP = Duration.ofSeconds(12);
+    private static final Duration WARM_UP = Duration.ofSeconds(6);
     private static final Duration MEASURED = Duration.ofSeconds(12);
-    private static final Duration PACED = Duration.ofSeconds(40);
+    private static final Duration PACED = Duration.ofSeconds(20);
     private static final Duration PACE = Duration.ofSeconds(10);
 
     private LoadBench() {}

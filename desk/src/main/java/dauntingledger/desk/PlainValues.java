@@ -16,16 +16,22 @@ import org.teavm.jso.core.JSString;
 /** Turns what {@code JSON.parse} makes into plain Java values: maps, lists, strings, longs, booleans. */
 final class PlainValues {
 
+    private static final int TEXT = 1;
+    private static final int NUMBER = 2;
+    private static final int TRUTH = 3;
+    private static final int ARRAY = 4;
+    private static final int OBJECT = 5;
+
     private PlainValues() {}
 
     /** Returns the plain value of {@code value}; a number is cut to a whole one, and null and undefined are left out. */
     static @Nullable Object of(JSObject value) {
         return switch (kind(value)) {
-            case "string" -> ((JSString) value).stringValue();
-            case "number" -> (long) ((JSNumber) value).doubleValue();
-            case "boolean" -> ((JSBoolean) value).booleanValue();
-            case "array" -> list(value.cast());
-            case "object" -> map(value);
+            case TEXT -> ((JSString) value).stringValue();
+            case NUMBER -> (long) ((JSNumber) value).doubleValue();
+            case TRUTH -> ((JSBoolean) value).booleanValue();
+            case ARRAY -> list(value.cast());
+            case OBJECT -> map(value);
             default -> null;
         };
     }
@@ -52,8 +58,12 @@ final class PlainValues {
         return map;
     }
 
-    @JSBody(params = "value", script = "return value == null ? 'none' : Array.isArray(value) ? 'array' : typeof value;")
-    private static native String kind(JSObject value);
+    @JSBody(
+            params = "value",
+            script =
+                    "switch (typeof value) { case 'string': return 1; case 'number': return 2; case 'boolean': return 3;"
+                            + " default: return value == null ? 0 : Array.isArray(value) ? 4 : 5; }")
+    private static native int kind(JSObject value);
 
     @JSBody(
             params = {"object", "name"},

@@ -11,6 +11,7 @@ import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -102,18 +103,17 @@ public final class EntryCodec {
 
     private static Act act(Members from) {
         String name = from.text("kind");
-        for (Kind kind : Kind.values()) {
-            if (kind.name.equals(name)) {
-                try {
-                    return kind.read(from);
-                } catch (MalformedDataException e) {
-                    throw e;
-                } catch (IllegalArgumentException e) {
-                    throw new MalformedDataException(name + ": " + e.getMessage(), e);
-                }
-            }
+        Kind kind = Kind.BY_NAME.get(name);
+        if (kind == null) {
+            throw new MalformedDataException("kind: there is no kind of entry '" + name + "'");
         }
-        throw new MalformedDataException("kind: there is no kind of entry '" + name + "'");
+        try {
+            return kind.read(from);
+        } catch (MalformedDataException e) {
+            throw e;
+        } catch (IllegalArgumentException e) {
+            throw new MalformedDataException(name + ": " + e.getMessage(), e);
+        }
     }
 
     private static Kind kind(Act act) {
@@ -260,6 +260,14 @@ public final class EntryCodec {
                 return new Act.Resumed();
             }
         };
+
+        private static final Map<String, Kind> BY_NAME = new HashMap<>();
+
+        static {
+            for (Kind kind : values()) {
+                BY_NAME.put(kind.name, kind);
+            }
+        }
 
         private final String name;
 

@@ -19,6 +19,10 @@ final class Fold {
      * Time drives the fold in two ways. An entry is applied at its own instant; and between entries, deadlines that
      * pass end stages by themselves. settle(t) replays the second kind in the order of their deadlines, each as of its
      * deadline and not as of t, so that the state at t is the same whether somebody looked in between or not.
+     *
+     * Two things are put off, because most entries do not need them. What runs out next is worked out anew only after
+     * an act that moves a clock or the route. And time spent is credited when the view, the stage or a pause changes,
+     * or when count() asks for it, not with every entry.
      */
 
     final PaperIndex index;
@@ -44,6 +48,7 @@ final class Fold {
     String seat;
 
     private @Nullable Instant countedTo;
+    private @Nullable Optional<Timekeeper.Expiry> next;
 
     Fold(PaperIndex index) {
         this.index = index;
@@ -76,6 +81,7 @@ final class Fold {
         this.walk = other.walk;
         this.seat = other.seat;
         this.countedTo = other.countedTo;
+        this.next = other.next;
     }
 
     Fold copy() {
@@ -89,8 +95,12 @@ final class Fold {
             expire(expiry.get());
             expiry = nextExpiry();
         }
-        count(instant);
         now = instant;
+    }
+
+    /** Credits the time that has passed to the open stage and the question in view. */
+    void count() {
+        count(now);
     }
 
     /** Applies an act that is permitted at {@link #now}. */
@@ -128,13 +138,19 @@ final class Fold {
             case Act.Unmarked unmarked -> change(unmarked, questions[question(unmarked)].mark(false));
             case Act.StageRanOut ranOut -> endRecorded[index.paper().indexOf(ranOut.stage())] = true;
             case Act.SeatTaken taken -> seat = taken.seat();
-            case Act.TimeGranted granted -> time.grant(granted.box(), granted.extra());
+            case Act.TimeGranted granted -> {
+                next = null;
+                time.grant(granted.box(), granted.extra());
+            }
             case Act.Paused pause -> {
+                next = null;
+                count();
                 paused = true;
                 countedTo = null;
                 time.pause(now);
             }
             case Act.Resumed resume -> {
+                next = null;
                 paused = false;
                 countedTo = position instanceof Position.At ? now : null;
                 time.resume(position, now);
@@ -175,14 +191,17 @@ final class Fold {
     }
 
     private Optional<Timekeeper.Expiry> nextExpiry() {
-        return position instanceof Position.Over ? Optional.empty() : time.next(position.index(index.stages()));
+        if (next == null) {
+            next = position instanceof Position.Over ? Optional.empty() : time.next(position.index(index.stages()));
+        }
+        return next;
     }
 
     private void expire(Timekeeper.Expiry expiry) {
         int current = position.index(index.stages());
         Stage stage = index.stage(current);
-        count(expiry.at());
         now = expiry.at();
+        next = null;
         if (stage instanceof Stage.Notice && expiry.lastStage() == current) {
             finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
             return;
@@ -202,6 +221,7 @@ final class Fold {
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */
     private void arrive(int stage, Instant at) {
+        next = null;
         if (stage >= index.stages()) {
             time.movedTo(stage, at);
             position = new Position.Over(Position.Ending.HANDED_IN);
@@ -214,6 +234,7 @@ final class Fold {
     }
 
     private void open(int stage, Instant at) {
+        next = null;
         time.movedTo(stage, at);
         time.stageOpened(stage, at);
         position = new Position.At(stage);
@@ -227,6 +248,7 @@ final class Fold {
     }
 
     private void end(int stage, Instant at, StageRecord.Ended how) {
+        next = null;
         count(at);
         countedTo = null;
         endedAt[stage] = at;
@@ -242,6 +264,7 @@ final class Fold {
         if (position instanceof Position.At open) {
             end(open.stage(), at, how);
         }
+        next = null;
         time.movedTo(index.stages(), at);
         position = new Position.Over(ending);
     }
@@ -255,12 +278,14 @@ final class Fold {
     }
 
     private void lookAt(int question) {
+        count();
         looking = question;
         reviewing = false;
         questions[question] = questions[question].open();
     }
 
     private void review() {
+        count();
         looking = -1;
         walk = null;
         reviewing = true;

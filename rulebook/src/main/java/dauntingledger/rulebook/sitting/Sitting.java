@@ -58,6 +58,7 @@ public final class Sitting {
                 next.refusals.add(new Refusal(entry.id(), verdict));
             }
         }
+        next.count();
         return new Sitting(next);
     }
 
@@ -72,6 +73,7 @@ public final class Sitting {
         }
         Fold next = fold.copy();
         next.settle(now);
+        next.count();
         return new Sitting(next);
     }
 

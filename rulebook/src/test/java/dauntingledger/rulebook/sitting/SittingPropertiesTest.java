@@ -174,11 +174,15 @@ class SittingPropertiesTest {
                 .map(script -> Sitting.of(script.paper()).after(script.entries()))
                 .toList();
 
-        assertThat(sittings).filteredOn(sitting -> sitting.position() instanceof Position.Over).hasSizeBetween(30, 270);
-        assertThat(sittings).filteredOn(sitting -> sitting.totals().answered() > 0).hasSizeGreaterThan(150);
         assertThat(sittings)
-                .filteredOn(sitting -> sitting.stages().stream()
-                        .anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))
+                .filteredOn(sitting -> sitting.position() instanceof Position.Over)
+                .hasSizeBetween(30, 270);
+        assertThat(sittings)
+                .filteredOn(sitting -> sitting.totals().answered() > 0)
+                .hasSizeGreaterThan(150);
+        assertThat(sittings)
+                .filteredOn(sitting ->
+                        sitting.stages().stream().anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))
                 .hasSizeGreaterThan(50);
     }
 

@@ -27,6 +27,8 @@ import java.util.Random;
  */
 public final class Scripts {
 
+    private static final int INTO_THE_FIRST_BLOCK = 3;
+
     private final Random random;
 
     public Scripts(long seed) {
@@ -42,8 +44,9 @@ public final class Scripts {
         Instant at = Desk.NINE;
         Route route = new Route(paper);
         for (int i = 0; i < length; i++) {
-            at = at.plusMillis(random.nextInt(12) == 0 ? random.nextInt(900_000) : random.nextInt(20_000));
-            Act act = random.nextInt(6) == 0 ? route.step() : anyAct(paper);
+            boolean pause = i > INTO_THE_FIRST_BLOCK && random.nextInt(12) == 0;
+            at = at.plusMillis(random.nextInt(pause ? 900_000 : 20_000));
+            Act act = i < INTO_THE_FIRST_BLOCK || random.nextInt(9) == 0 ? route.step() : anyAct(paper);
             entries.add(Entry.made(new EntryId("e" + i), at, act));
         }
         return new Script(paper, entries);
