@@ -9,6 +9,7 @@ import { Words } from './words.js';
 
 const TICK = 200;
 const STILL_ENTERING = 1_500;
+const SOONEST_MOVE = 1_000;
 
 Alpine.data('displayPanel', displayPanel);
 Alpine.start();
@@ -89,7 +90,17 @@ async function leave() {
   }
   show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
   await sitting.settled();
+  await notTooSoon();
   location.replace(location.pathname);
+}
+
+/** Should browser and server ever disagree about the stage, they do so once in a while and not in a tight loop. */
+async function notTooSoon() {
+  const since = Date.now() - Number(sessionStorage.getItem('ledger-moved-on') ?? 0);
+  if (since < SOONEST_MOVE) {
+    await new Promise((resolve) => setTimeout(resolve, SOONEST_MOVE));
+  }
+  sessionStorage.setItem('ledger-moved-on', String(Date.now()));
 }
 
 function moved() {

@@ -3,7 +3,7 @@ import { post, Refused } from './server.js';
 
 /** How long entries gather before they are sent together; also lets the screen be painted first. */
 const GATHER = 25;
-const FIRST_WAIT = 500;
+const FIRST_WAIT = 250;
 const LONGEST_WAIT = 15_000;
 const MOST_AT_ONCE = 200;
 
@@ -79,13 +79,17 @@ export class Sender {
   }
 
   failed(error) {
-    if (error instanceof Refused && error.status < 500 && error.status !== 429) {
+    const status = error instanceof Refused ? error.status : 0;
+    const signedOut = status === 401 || status === 403;
+    if (status >= 400 && status < 500 && status !== 429 && !signedOut) {
       this.state = 'stopped';
-      this.hooks.stopped(error.status);
     } else if (this.state !== 'stopped') {
       this.state = 'retrying';
+      this.wait = signedOut ? LONGEST_WAIT : Math.min(this.wait * 2, LONGEST_WAIT);
       this.timer = setTimeout(() => this.poke(), this.wait * (0.75 + Math.random() / 2));
-      this.wait = Math.min(this.wait * 2, LONGEST_WAIT);
+    }
+    if (signedOut || this.state === 'stopped') {
+      this.hooks.stopped(status);
     }
     this.hooks.changed();
   }

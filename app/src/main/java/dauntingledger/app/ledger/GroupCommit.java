@@ -1,5 +1,6 @@
 package dauntingledger.app.ledger;
 
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
@@ -8,6 +9,7 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.LinkedBlockingQueue;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -30,7 +32,7 @@ class GroupCommit implements SmartLifecycle {
     private final SessionFactory sessions;
     private final BlockingQueue<Append> queue = new LinkedBlockingQueue<>();
     private volatile boolean running;
-    private Thread writer = Thread.ofPlatform().unstarted(() -> {});
+    private @Nullable Thread writer;
 
     GroupCommit(SessionFactory sessions) {
         this.sessions = sessions;
@@ -55,7 +57,7 @@ class GroupCommit implements SmartLifecycle {
         try {
             append.done().join();
         } catch (CompletionException e) {
-            throw new IllegalStateException("the ledger could not be written", e.getCause());
+            throw new IllegalStateException("the ledger could not be written: " + describe(e));
         }
     }
 
@@ -68,11 +70,14 @@ class GroupCommit implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
-        writer.interrupt();
-        try {
-            writer.join();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        Thread stopping = writer;
+        if (stopping != null) {
+            stopping.interrupt();
+            try {
+                stopping.join();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
         }
         failWaiting();
     }
@@ -109,9 +114,9 @@ class GroupCommit implements SmartLifecycle {
         } catch (RuntimeException e) {
             if (batch.size() == 1) {
                 log.error(
-                        "An append of {} lines was refused by the database",
+                        "An append of {} lines failed: {}",
                         batch.getFirst().lines().size(),
-                        e);
+                        describe(e));
                 batch.getFirst().done().completeExceptionally(e);
             } else {
                 batch.forEach(append -> commit(List.of(append)));
@@ -138,6 +143,21 @@ class GroupCommit implements SmartLifecycle {
                 }
             });
         }
+    }
+
+    /**
+     * Names an error by its types and codes only. The database puts the rows it refuses into its messages, and rows
+     * are answers, which no log may hold; so no message and no cause is passed on from here.
+     */
+    private static String describe(Throwable error) {
+        StringBuilder chain = new StringBuilder();
+        for (Throwable t = error; t != null; t = t.getCause()) {
+            chain.append(chain.isEmpty() ? "" : " < ").append(t.getClass().getSimpleName());
+            if (t instanceof SQLException sql) {
+                chain.append(' ').append(sql.getSQLState());
+            }
+        }
+        return chain.toString();
     }
 
     private void failWaiting() {

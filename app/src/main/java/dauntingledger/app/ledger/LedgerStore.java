@@ -81,7 +81,8 @@ class LedgerStore implements Ledgers {
         return change(
                 appointment,
                 now,
-                (ledger, lines) -> new Opened(ledger.sittingAt(now), ledger.entries(), ledger.lastHash()));
+                (ledger, lines) ->
+                        new Opened(ledger.sittingAt(now), ledger.entries(), ledger.lastHash(), ledger.held()));
     }
 
     @Override
@@ -95,8 +96,7 @@ class LedgerStore implements Ledgers {
     }
 
     private <T> T change(Appointment appointment, Instant now, BiFunction<LiveLedger, List<LedgerLine>, T> change) {
-        LiveLedger ledger = live.get(appointment.sitting(), id -> load(appointment));
-        ledger.lock().lock();
+        LiveLedger ledger = lock(appointment);
         List<LedgerLine> lines = new ArrayList<>();
         try {
             ledger.recordEndings(now, lines);
@@ -106,7 +106,20 @@ class LedgerStore implements Ledgers {
             return result;
         } finally {
             if (!lines.isEmpty()) {
-                live.invalidate(appointment.sitting());
+                ledger.markStale();
+                live.asMap().remove(appointment.sitting(), ledger);
+            }
+            ledger.lock().unlock();
+        }
+    }
+
+    /** Returns the live ledger of a sitting, locked; one that became stale while this waited for it is passed over. */
+    private LiveLedger lock(Appointment appointment) {
+        while (true) {
+            LiveLedger ledger = live.get(appointment.sitting(), id -> load(appointment));
+            ledger.lock().lock();
+            if (!ledger.isStale()) {
+                return ledger;
             }
             ledger.lock().unlock();
         }

@@ -36,6 +36,7 @@ public interface Ledgers {
      *
      * @param entries in the order they were received
      * @param lastHash the hash of the last line, or of the head if there is none
+     * @param held how many entries are kept without counting, for a person to decide
      */
-    record Opened(Sitting sitting, List<Entry> entries, Hash lastHash) {}
+    record Opened(Sitting sitting, List<Entry> entries, Hash lastHash, int held) {}
 }

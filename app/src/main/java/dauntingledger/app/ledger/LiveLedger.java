@@ -23,6 +23,7 @@ final class LiveLedger {
     private final ReentrantLock lock = new ReentrantLock();
     private int lastSeq;
     private Hash lastHash;
+    private boolean stale;
 
     LiveLedger(SittingId sitting, Paper paper, List<Entry> entries, Hash lastHash) {
         this.sitting = sitting;
@@ -41,6 +42,19 @@ final class LiveLedger {
 
     Hash lastHash() {
         return lastHash;
+    }
+
+    int held() {
+        return ledger.held().size();
+    }
+
+    /** Returns whether this ledger holds lines that the database has not, and must not be used any more. */
+    boolean isStale() {
+        return stale;
+    }
+
+    void markStale() {
+        stale = true;
     }
 
     Sitting sittingAt(Instant now) {

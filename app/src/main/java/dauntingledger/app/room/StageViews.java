@@ -173,10 +173,7 @@ class StageViews {
                 released,
                 opened.lastHash().shortForm(),
                 opened.entries().size(),
-                (int) opened.entries().stream()
-                        .filter(entry ->
-                                entry.carried().compareTo(sitting.paper().lateAcceptance()) > 0)
-                        .count());
+                opened.held());
     }
 
     private List<SectionLine> lines(Sitting sitting, Function<Section, String> score) {
