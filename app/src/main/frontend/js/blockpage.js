@@ -175,7 +175,7 @@ export class BlockPage {
       case 'fold': return this.fold();
       case 'close': return this.ask();
       case 'keys': return document.querySelector('#keys').showModal();
-      case 'below': return this.sheet.scrollBy({ top: this.sheet.clientHeight * 0.8, behavior: 'smooth' });
+      case 'below': return this.sheet.scrollBy({ top: this.sheet.clientHeight * 0.8 });
       default: return undefined;
     }
   }

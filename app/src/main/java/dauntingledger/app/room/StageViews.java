@@ -15,6 +15,7 @@ import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import dauntingledger.rulebook.sitting.Totals;
 import java.time.Duration;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -189,10 +190,11 @@ class StageViews {
         return lines;
     }
 
+    /** Adds the lines up; the time by the whole seconds that the lines show, so that it is their sum to the eye too. */
     private static SectionLine total(Sitting sitting, String score) {
         Duration used = sitting.stages().stream()
                 .filter(record -> sitting.paper().route().get(record.stage()) instanceof Stage.Block)
-                .map(StageRecord::used)
+                .map(record -> record.used().truncatedTo(ChronoUnit.SECONDS))
                 .reduce(Duration.ZERO, Duration::plus);
         return line("", used, sitting.totals(), score);
     }

@@ -91,6 +91,7 @@ class JourneyTest extends BrowserTest {
     @Test
     void fromSignInToReceiptByKeyboardOnly() {
         page.navigate("/sign-in");
+        assertThat(page.locator("[name=number]")).isFocused();
         type(appointment.candidate());
         press("Tab");
         type(PIN);
