@@ -52,12 +52,12 @@ class TroubleTest extends BrowserTest {
         page.keyboard().press("Tab");
         assertThat(page.locator("#saved"))
                 .containsText(Pattern.compile("\\d entries wait on this computer: go on working"));
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
         page.reload();
         awaitPage("block");
         assertEntry("goes-first", "C");
         assertEntry("past-moored", "4");
         page.keyboard().press("m");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
 
         context.setOffline(false);
         assertAllEntered();
