@@ -45,12 +45,6 @@ public final class Desk {
         return new Desk(Ledger.of(PaperCodec.fromPlain(PlainValues.of(paper)), read));
     }
 
-    /** Returns the verdict on doing {@code act} at {@code now}. */
-    @JSExport
-    public String permits(JSObject act, double now) {
-        return name(ledger.sittingAt(instant(now)).permits(EntryCodec.actFromPlain(PlainValues.of(act)), instant(now)));
-    }
-
     /** Judges an entry and, if it is permitted, adds it; one that is there already is {@code already-so}. */
     @JSExport
     public String enter(JSObject plainEntry) {

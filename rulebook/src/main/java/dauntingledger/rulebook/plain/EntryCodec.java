@@ -50,11 +50,6 @@ public final class EntryCodec {
         return new Entry(members.read("id", EntryId::new), at, received, act);
     }
 
-    /** Reads only what was done: {@code kind} and its members. */
-    public static Act actFromPlain(@Nullable Object plain) {
-        return act(Members.of(plain));
-    }
-
     private static Map<String, Object> actToPlain(Act act) {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("kind", kind(act).name);
