@@ -52,11 +52,7 @@ public final class Desk {
         if (ledger.has(entry.id())) {
             return name(Verdict.ALREADY_SO);
         }
-        Verdict verdict = ledger.judge(entry);
-        if (verdict.isPermitted()) {
-            ledger.add(entry);
-        }
-        return name(verdict);
+        return name(ledger.enter(entry));
     }
 
     /** Returns the instant of the last entry; an entry made now must not be dated before it. */

@@ -1,19 +1,17 @@
 package dauntingledger.desk;
 
+import dauntingledger.rulebook.plain.PlainObject;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.teavm.jso.JSBody;
 import org.teavm.jso.JSObject;
 import org.teavm.jso.core.JSArrayReader;
 import org.teavm.jso.core.JSBoolean;
 import org.teavm.jso.core.JSNumber;
-import org.teavm.jso.core.JSObjects;
 import org.teavm.jso.core.JSString;
 
-/** Turns what {@code JSON.parse} makes into plain Java values: maps, lists, strings, longs, booleans. */
+/** Turns what {@code JSON.parse} makes into plain Java values: objects, lists, strings, longs, booleans. */
 final class PlainValues {
 
     private static final int TEXT = 1;
@@ -31,7 +29,7 @@ final class PlainValues {
             case NUMBER -> (long) ((JSNumber) value).doubleValue();
             case TRUTH -> ((JSBoolean) value).booleanValue();
             case ARRAY -> list(value.cast());
-            case OBJECT -> map(value);
+            case OBJECT -> (PlainObject) name -> of(member(value, name));
             default -> null;
         };
     }
@@ -45,17 +43,6 @@ final class PlainValues {
             }
         }
         return list;
-    }
-
-    private static Map<String, Object> map(JSObject object) {
-        Map<String, Object> map = new LinkedHashMap<>();
-        for (String name : JSObjects.getOwnPropertyNames(object)) {
-            Object member = of(member(object, name));
-            if (member != null) {
-                map.put(name, member);
-            }
-        }
-        return map;
     }
 
     @JSBody(

@@ -71,10 +71,10 @@ final class LiveLedger {
         if (ledger.has(entry.id())) {
             return new Outcome(entry.id(), Outcome.Status.ENTERED, Verdict.ALREADY_SO);
         }
-        Verdict verdict = ledger.judge(entry);
+        Verdict verdict = ledger.enter(entry);
         boolean held = verdict == Verdict.HELD_FOR_DECISION;
         if (verdict.isPermitted() || held) {
-            keep(entry, lines);
+            write(entry, lines);
         }
         Outcome.Status status =
                 verdict.isPermitted() ? Outcome.Status.ENTERED : held ? Outcome.Status.HELD : Outcome.Status.REFUSED;
@@ -83,14 +83,20 @@ final class LiveLedger {
 
     /** Writes down what time has ended by {@code now}, each as of its own deadline. */
     void recordEndings(Instant now, List<LedgerLine> lines) {
+        if (ledger.sitting()
+                        .nextDeadline()
+                        .filter(deadline -> !deadline.isAfter(now))
+                        .isEmpty()
+                && ledger.sitting().unrecordedEndings().isEmpty()) {
+            return;
+        }
         for (Sitting.RanOut ending : ledger.sittingAt(now).unrecordedEndings()) {
             EntryId id = new EntryId(UUID.randomUUID().toString());
-            keep(new Entry(id, ending.at(), now, new Act.StageRanOut(ending.stage())), lines);
+            judge(new Entry(id, ending.at(), now, new Act.StageRanOut(ending.stage())), lines);
         }
     }
 
-    private void keep(Entry entry, List<LedgerLine> lines) {
-        ledger.add(entry);
+    private void write(Entry entry, List<LedgerLine> lines) {
         lastSeq++;
         String line = CanonicalJson.write(Chain.line(lastSeq, entry));
         lastHash = Chain.next(lastHash, line);

@@ -17,14 +17,23 @@ final class Identifiers {
      */
     static String require(String value, String name) {
         requireNonNull(value, name);
-        if (value.isEmpty() || value.length() > MAX_LENGTH || !value.chars().allMatch(Identifiers::isAllowed)) {
+        if (value.isEmpty() || value.length() > MAX_LENGTH || !isAllowed(value)) {
             throw new IllegalArgumentException(name + " must be 1 to " + MAX_LENGTH
                     + " letters, digits, '-', '_' or '.', but was '" + value + "'");
         }
         return value;
     }
 
-    private static boolean isAllowed(int c) {
+    private static boolean isAllowed(String value) {
+        for (int i = 0; i < value.length(); i++) {
+            if (!isAllowed(value.charAt(i))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isAllowed(char c) {
         return (c >= 'a' && c <= 'z')
                 || (c >= 'A' && c <= 'Z')
                 || (c >= '0' && c <= '9')

@@ -63,12 +63,13 @@ public sealed interface Interaction {
             Value.Cardinality expected = isSingle() ? Value.Cardinality.SINGLE : Value.Cardinality.MULTIPLE;
             if (value.cardinality() != expected
                     || value.baseType() != Value.BaseType.IDENTIFIER
-                    || new HashSet<>(value.elements()).size()
-                            != value.elements().size()) {
+                    || repeats(value.elements())) {
                 return Optional.of(Misfit.WRONG_SHAPE);
             }
-            if (value.elements().stream().anyMatch(element -> indexOf(element) < 0)) {
-                return Optional.of(Misfit.UNKNOWN_CHOICE);
+            for (String element : value.elements()) {
+                if (indexOf(element) < 0) {
+                    return Optional.of(Misfit.UNKNOWN_CHOICE);
+                }
             }
             return value.elements().size() > maxChoices ? Optional.of(Misfit.TOO_MANY_CHOICES) : Optional.empty();
         }
@@ -90,6 +91,10 @@ public sealed interface Interaction {
                 }
             }
             return letters.toString();
+        }
+
+        private static boolean repeats(List<String> elements) {
+            return elements.size() > 1 && new HashSet<>(elements).size() != elements.size();
         }
 
         private int indexOf(String choice) {

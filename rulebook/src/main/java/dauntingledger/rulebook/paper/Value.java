@@ -35,7 +35,12 @@ public record Value(Cardinality cardinality, BaseType baseType, List<String> ele
     }
 
     public boolean isBlank() {
-        return elements.stream().allMatch(String::isBlank);
+        for (String element : elements) {
+            if (!element.isBlank()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     public enum Cardinality {

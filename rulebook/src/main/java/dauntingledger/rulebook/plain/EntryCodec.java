@@ -10,7 +10,6 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -28,8 +27,8 @@ public final class EntryCodec {
         Map<String, Object> plain = actToPlain(entry.act());
         plain.put("id", entry.id().value());
         plain.put("by", PlainNames.name(entry.act().actor()));
-        plain.put("at", entry.at().toEpochMilli());
-        plain.put("received", entry.receivedAt().toEpochMilli());
+        plain.put("at", entry.atMillis());
+        plain.put("received", entry.receivedMillis());
         return plain;
     }
 
@@ -45,8 +44,8 @@ public final class EntryCodec {
         if (!by.equals(PlainNames.name(act.actor()))) {
             throw members.unexpected("by", "'" + PlainNames.name(act.actor()) + "'", by);
         }
-        Instant at = members.instant("at");
-        Instant received = members.has("received") ? members.instant("received") : at;
+        long at = members.whole("at");
+        long received = members.has("received") ? members.whole("received") : at;
         return new Entry(members.read("id", EntryId::new), at, received, act);
     }
 

@@ -2,7 +2,6 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.number.Rational;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -12,25 +11,26 @@ import org.jspecify.annotations.Nullable;
 /** Reads the members of one plain object, naming the member in every complaint. */
 final class Members {
 
-    private final Map<?, ?> map;
+    private final PlainObject object;
 
-    private Members(Map<?, ?> map) {
-        this.map = map;
+    private Members(PlainObject object) {
+        this.object = object;
     }
 
     static Members of(@Nullable Object value) {
-        if (!(value instanceof Map<?, ?> map)) {
-            throw new MalformedDataException("expected an object, but found " + describe(value));
-        }
-        return new Members(map);
+        return switch (value) {
+            case Map<?, ?> map -> new Members(map::get);
+            case PlainObject object -> new Members(object);
+            case null, default -> throw new MalformedDataException("expected an object, but found " + describe(value));
+        };
     }
 
     boolean has(String name) {
-        return map.get(name) != null;
+        return object.member(name) != null;
     }
 
     String text(String name) {
-        Object value = map.get(name);
+        Object value = object.member(name);
         if (!(value instanceof String text)) {
             throw unexpected(name, "a string", value);
         }
@@ -38,7 +38,7 @@ final class Members {
     }
 
     long whole(String name) {
-        Object value = map.get(name);
+        Object value = object.member(name);
         if (value instanceof Long number) {
             return number;
         }
@@ -57,15 +57,11 @@ final class Members {
     }
 
     boolean truth(String name) {
-        Object value = map.get(name);
+        Object value = object.member(name);
         if (!(value instanceof Boolean truth)) {
             throw unexpected(name, "true or false", value);
         }
         return truth;
-    }
-
-    Instant instant(String name) {
-        return Instant.ofEpochMilli(whole(name));
     }
 
     Duration millis(String name) {
@@ -117,7 +113,7 @@ final class Members {
     }
 
     private List<?> elements(String name) {
-        Object value = map.get(name);
+        Object value = object.member(name);
         if (!(value instanceof List<?> list)) {
             throw unexpected(name, "a list", value);
         }
@@ -132,6 +128,7 @@ final class Members {
         return switch (value) {
             case null -> "nothing";
             case Map<?, ?> map -> "an object";
+            case PlainObject object -> "an object";
             case List<?> list -> "a list";
             case String text -> "a string of " + text.length() + " characters";
             default -> value.toString();

@@ -56,7 +56,7 @@ public final class RoomCodec {
         plain.put("fullLabel", question.fullLabel());
         plain.put("marked", question.marked());
         plain.put("sealed", question.sealed());
-        plain.put("spent", question.spent().toMillis());
+        plain.put("spent", question.spentMillis());
         Map<String, Object> responses = new LinkedHashMap<>();
         question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
         plain.put("responses", responses);

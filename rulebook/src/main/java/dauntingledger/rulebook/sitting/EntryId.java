@@ -13,13 +13,22 @@ public record EntryId(String value) {
 
     public EntryId {
         requireNonNull(value, "value");
-        if (value.isEmpty() || value.length() > MAX_LENGTH || !value.chars().allMatch(EntryId::isAllowed)) {
+        if (value.isEmpty() || value.length() > MAX_LENGTH || !isAllowed(value)) {
             throw new IllegalArgumentException(
                     "entryId must be 1 to " + MAX_LENGTH + " letters, digits or '-', but was '" + value + "'");
         }
     }
 
-    private static boolean isAllowed(int c) {
+    private static boolean isAllowed(String value) {
+        for (int i = 0; i < value.length(); i++) {
+            if (!isAllowed(value.charAt(i))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isAllowed(char c) {
         return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '-';
     }
 

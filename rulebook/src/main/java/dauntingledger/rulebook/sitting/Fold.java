@@ -31,11 +31,13 @@ final class Fold {
     final List<Refusal> refusals;
     private final Instant[] openedAt;
     private final Instant[] endedAt;
-    private final Duration[] used;
+    private final long[] usedMillis;
     private final StageRecord.Ended[] ended;
     private final boolean[] endRecorded;
 
-    Instant now = Instant.EPOCH;
+    /** The instant everything else is said of, in milliseconds as entries count them. */
+    long now;
+
     Position position = new Position.Before(0);
     boolean paused;
     boolean reviewing;
@@ -47,8 +49,10 @@ final class Fold {
     @Nullable
     String seat;
 
-    private @Nullable Instant countedTo;
-    private @Nullable Optional<Timekeeper.Expiry> next;
+    private boolean counting;
+    private long countedTo;
+    private boolean nextKnown;
+    private Timekeeper.@Nullable Expiry next;
 
     Fold(PaperIndex index) {
         this.index = index;
@@ -58,7 +62,7 @@ final class Fold {
         int stages = index.stages();
         this.openedAt = new Instant[stages];
         this.endedAt = new Instant[stages];
-        this.used = new Duration[stages];
+        this.usedMillis = new long[stages];
         this.ended = new StageRecord.Ended[stages];
         this.endRecorded = new boolean[stages];
     }
@@ -70,7 +74,7 @@ final class Fold {
         this.refusals = new ArrayList<>(other.refusals);
         this.openedAt = other.openedAt.clone();
         this.endedAt = other.endedAt.clone();
-        this.used = other.used.clone();
+        this.usedMillis = other.usedMillis.clone();
         this.ended = other.ended.clone();
         this.endRecorded = other.endRecorded.clone();
         this.now = other.now;
@@ -80,7 +84,9 @@ final class Fold {
         this.looking = other.looking;
         this.walk = other.walk;
         this.seat = other.seat;
+        this.counting = other.counting;
         this.countedTo = other.countedTo;
+        this.nextKnown = other.nextKnown;
         this.next = other.next;
     }
 
@@ -89,10 +95,10 @@ final class Fold {
     }
 
     /** Brings the state to {@code instant}: everything that ran out by then has ended as of its own deadline. */
-    void settle(Instant instant) {
-        Optional<Timekeeper.Expiry> expiry = nextExpiry();
-        while (expiry.isPresent() && !expiry.get().at().isAfter(instant)) {
-            expire(expiry.get());
+    void settle(long instant) {
+        Timekeeper.Expiry expiry = nextExpiry();
+        while (expiry != null && expiry.atMillis() <= instant) {
+            expire(expiry);
             expiry = nextExpiry();
         }
         now = instant;
@@ -139,21 +145,22 @@ final class Fold {
             case Act.StageRanOut ranOut -> endRecorded[index.paper().indexOf(ranOut.stage())] = true;
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.TimeGranted granted -> {
-                next = null;
+                nextKnown = false;
                 time.grant(granted.box(), granted.extra());
             }
             case Act.Paused pause -> {
-                next = null;
+                nextKnown = false;
                 count();
                 paused = true;
-                countedTo = null;
-                time.pause(now);
+                counting = false;
+                time.pause(instant(now));
             }
             case Act.Resumed resume -> {
-                next = null;
+                nextKnown = false;
                 paused = false;
-                countedTo = position instanceof Position.At ? now : null;
-                time.resume(position, now);
+                counting = position instanceof Position.At;
+                countedTo = now;
+                time.resume(position, instant(now));
             }
         }
     }
@@ -186,13 +193,16 @@ final class Fold {
         if (openedAt[stage] == null) {
             return Optional.empty();
         }
-        Instant until = endedAt[stage] == null ? now : endedAt[stage];
-        return Optional.of(new StageRecord(stage, openedAt[stage], until, used[stage], ended(stage)));
+        Instant until = endedAt[stage] == null ? instant(now) : endedAt[stage];
+        Duration used = Duration.ofMillis(usedMillis[stage]);
+        return Optional.of(new StageRecord(stage, openedAt[stage], until, used, ended(stage)));
     }
 
-    private Optional<Timekeeper.Expiry> nextExpiry() {
-        if (next == null) {
-            next = position instanceof Position.Over ? Optional.empty() : time.next(position.index(index.stages()));
+    /** Returns what runs out next if nothing else happens, or null if nothing does. */
+    Timekeeper.@Nullable Expiry nextExpiry() {
+        if (!nextKnown) {
+            next = position instanceof Position.Over ? null : time.next(position.index(index.stages()));
+            nextKnown = true;
         }
         return next;
     }
@@ -200,8 +210,8 @@ final class Fold {
     private void expire(Timekeeper.Expiry expiry) {
         int current = position.index(index.stages());
         Stage stage = index.stage(current);
-        now = expiry.at();
-        next = null;
+        now = expiry.atMillis();
+        nextKnown = false;
         if (stage instanceof Stage.Notice && expiry.lastStage() == current) {
             finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
             return;
@@ -220,26 +230,27 @@ final class Fold {
     }
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */
-    private void arrive(int stage, Instant at) {
-        next = null;
+    private void arrive(int stage, long at) {
+        nextKnown = false;
         if (stage >= index.stages()) {
-            time.movedTo(stage, at);
+            time.movedTo(stage, instant(at));
             position = new Position.Over(Position.Ending.HANDED_IN);
         } else if (index.stage(stage) instanceof Stage.Block || index.stage(stage) instanceof Stage.Unopened) {
-            time.movedTo(stage, at);
+            time.movedTo(stage, instant(at));
             position = new Position.Before(stage);
         } else {
             open(stage, at);
         }
     }
 
-    private void open(int stage, Instant at) {
-        next = null;
-        time.movedTo(stage, at);
-        time.stageOpened(stage, at);
+    private void open(int stage, long at) {
+        nextKnown = false;
+        time.movedTo(stage, instant(at));
+        time.stageOpened(stage, instant(at));
         position = new Position.At(stage);
-        openedAt[stage] = at;
-        used[stage] = Duration.ZERO;
+        openedAt[stage] = instant(at);
+        usedMillis[stage] = 0;
+        counting = true;
         countedTo = at;
         walk = null;
         reviewing = false;
@@ -247,25 +258,25 @@ final class Fold {
         seal(stage, false);
     }
 
-    private void end(int stage, Instant at, StageRecord.Ended how) {
-        next = null;
+    private void end(int stage, long at, StageRecord.Ended how) {
+        nextKnown = false;
         count(at);
-        countedTo = null;
-        endedAt[stage] = at;
+        counting = false;
+        endedAt[stage] = instant(at);
         ended[stage] = how;
-        time.stageEnded(stage, at);
+        time.stageEnded(stage, instant(at));
         walk = null;
         reviewing = false;
         looking = -1;
         seal(stage, true);
     }
 
-    private void finish(Position.Ending ending, Instant at, StageRecord.Ended how) {
+    private void finish(Position.Ending ending, long at, StageRecord.Ended how) {
         if (position instanceof Position.At open) {
             end(open.stage(), at, how);
         }
-        next = null;
-        time.movedTo(index.stages(), at);
+        nextKnown = false;
+        time.movedTo(index.stages(), instant(at));
         position = new Position.Over(ending);
     }
 
@@ -300,15 +311,19 @@ final class Fold {
     }
 
     /** Credits the time since the last count to the open stage and the question in view. */
-    private void count(Instant instant) {
-        if (countedTo == null || !(position instanceof Position.At open)) {
+    private void count(long instant) {
+        if (!counting || !(position instanceof Position.At open)) {
             return;
         }
-        Duration span = Duration.between(countedTo, instant);
-        used[open.stage()] = used[open.stage()].plus(span);
+        long span = instant - countedTo;
+        usedMillis[open.stage()] += span;
         if (looking >= 0) {
             questions[looking] = questions[looking].spend(span);
         }
         countedTo = instant;
+    }
+
+    private static Instant instant(long millis) {
+        return Instant.ofEpochMilli(millis);
     }
 }

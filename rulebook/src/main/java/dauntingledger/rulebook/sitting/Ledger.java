@@ -6,7 +6,6 @@ import dauntingledger.rulebook.paper.Paper;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -28,22 +27,27 @@ public final class Ledger {
      */
 
     private final Sitting start;
+    private final long lateAcceptance;
     private final List<Entry> entries = new ArrayList<>();
     private final Set<EntryId> ids = new HashSet<>();
+    private final List<Entry> counting = new ArrayList<>();
     private final List<Refusal> held = new ArrayList<>();
-    private Instant lastStep = Instant.MIN;
+    private long lastStep = Long.MIN_VALUE;
     private Sitting sitting;
 
     public Ledger(Paper paper) {
         this.start = Sitting.of(requireNonNull(paper, "paper"));
+        this.lateAcceptance = paper.lateAcceptance().toMillis();
         this.sitting = start;
     }
 
     /** Returns a ledger of {@code paper} with {@code entries} in the order they were received. */
     public static Ledger of(Paper paper, List<Entry> entries) {
         Ledger ledger = new Ledger(paper);
-        entries.forEach(ledger::keep);
-        ledger.sitting = ledger.foldAll();
+        for (Entry entry : entries) {
+            ledger.keep(entry, ledger.isHeld(entry));
+        }
+        ledger.sitting = ledger.start.after(ledger.counting);
         return ledger;
     }
 
@@ -62,7 +66,7 @@ public final class Ledger {
 
     /** Returns the sitting at {@code now}, or as of the last entry if that is later. */
     public Sitting sittingAt(Instant now) {
-        return sitting.asOf(now.isBefore(sitting.now()) ? sitting.now() : now);
+        return now.toEpochMilli() < sitting.nowMillis() ? sitting : sitting.asOf(now);
     }
 
     /** Returns the entries that are kept without counting. */
@@ -70,62 +74,65 @@ public final class Ledger {
         return Collections.unmodifiableList(held);
     }
 
-    /** Returns what the rules say of {@code entry} if it were added now. */
-    public Verdict judge(Entry entry) {
-        if (isHeld(entry)) {
-            return Verdict.HELD_FOR_DECISION;
-        }
-        if (!entry.at().isBefore(sitting.now())) {
-            return sitting.permits(entry.act(), entry.at());
-        }
-        List<Entry> before =
-                counting().stream().filter(e -> !e.at().isAfter(entry.at())).toList();
-        return start.after(before).permits(entry.act(), entry.at());
-    }
-
     /**
-     * Adds an entry at the end.
+     * Judges an entry and, if it is permitted or held, adds it at the end; one that is not leaves no trace.
      *
      * @throws IllegalArgumentException if the ledger has an entry with this id
      */
-    public void add(Entry entry) {
-        boolean inOrder = !entry.at().isBefore(sitting.now());
-        boolean counts = keep(entry);
-        if (counts) {
-            sitting = inOrder ? sitting.after(List.of(entry)) : foldAll();
-        }
-    }
-
-    private boolean keep(Entry entry) {
-        if (!ids.add(entry.id())) {
+    public Verdict enter(Entry entry) {
+        if (has(entry.id())) {
             throw new IllegalArgumentException("the ledger has an entry " + entry.id() + " already");
         }
-        boolean counts = !isHeld(entry);
-        entries.add(entry);
-        if (!counts) {
-            held.add(new Refusal(entry.id(), Verdict.HELD_FOR_DECISION));
-        } else if (entry.act() instanceof Act.OnRoute && entry.at().isAfter(lastStep)) {
-            lastStep = entry.at();
+        if (isHeld(entry)) {
+            keep(entry, true);
+            return Verdict.HELD_FOR_DECISION;
         }
-        return counts;
+        return entry.atMillis() < sitting.nowMillis() ? enterCarried(entry) : enterNext(entry);
+    }
+
+    private Verdict enterNext(Entry entry) {
+        Sitting.Step step = sitting.step(entry);
+        if (step.verdict().isPermitted()) {
+            keep(entry, false);
+            sitting = step.sitting();
+        }
+        return step.verdict();
+    }
+
+    private Verdict enterCarried(Entry entry) {
+        Sitting before = start.after(counting.subList(0, placeOf(entry)));
+        Verdict verdict = before.step(entry).verdict();
+        if (verdict.isPermitted()) {
+            keep(entry, false);
+            sitting = start.after(counting);
+        }
+        return verdict;
+    }
+
+    private void keep(Entry entry, boolean hold) {
+        ids.add(entry.id());
+        entries.add(entry);
+        if (hold) {
+            held.add(new Refusal(entry.id(), Verdict.HELD_FOR_DECISION));
+            return;
+        }
+        counting.add(placeOf(entry), entry);
+        if (entry.act() instanceof Act.OnRoute) {
+            lastStep = Math.max(lastStep, entry.atMillis());
+        }
     }
 
     private boolean isHeld(Entry entry) {
         return entry.act().actor() == Actor.CANDIDATE
-                && (entry.carried().compareTo(start.paper().lateAcceptance()) > 0
-                        || entry.at().isBefore(lastStep));
+                && (entry.atMillis() < lastStep || entry.carriedMillis() > lateAcceptance);
     }
 
-    private Sitting foldAll() {
-        return start.after(counting());
-    }
-
-    private List<Entry> counting() {
-        Set<EntryId> without = new HashSet<>();
-        held.forEach(refusal -> without.add(refusal.entry()));
-        return entries.stream()
-                .filter(entry -> !without.contains(entry.id()))
-                .sorted(Comparator.comparing(Entry::at))
-                .toList();
+    /** Returns where an entry stands among those that count: after all that were made by then. */
+    private int placeOf(Entry entry) {
+        int place = counting.size();
+        while (place > 0 && counting.get(place - 1).atMillis() > entry.atMillis()) {
+            place--;
+        }
+        return place;
     }
 }

@@ -23,7 +23,7 @@ import java.util.Set;
  * @param struck the options struck out, by response
  * @param marked whether it is marked for review
  * @param sealed whether it can no longer change
- * @param spent how long it was in view
+ * @param spentMillis how long it was in view
  */
 public record Question(
         Item item,
@@ -32,7 +32,7 @@ public record Question(
         Map<ResponseId, Set<ChoiceId>> struck,
         boolean marked,
         boolean sealed,
-        Duration spent) {
+        long spentMillis) {
 
     /** The longest label that fits a cell of the ledger. */
     public static final int LABEL_LENGTH = 5;
@@ -41,11 +41,15 @@ public record Question(
         requireNonNull(item, "item");
         requireNonNull(responses, "responses");
         requireNonNull(struck, "struck");
-        requireNonNull(spent, "spent");
     }
 
     static Question untouched(Item item) {
-        return new Question(item, false, Map.of(), Map.of(), false, true, Duration.ZERO);
+        return new Question(item, false, Map.of(), Map.of(), false, true, 0);
+    }
+
+    /** Returns how long it was in view. */
+    public Duration spent() {
+        return Duration.ofMillis(spentMillis);
     }
 
     /** Whether a question has been looked at and how far it is answered. */
@@ -112,35 +116,29 @@ public record Question(
     }
 
     Question open() {
-        return opened ? this : new Question(item, true, responses, struck, marked, sealed, spent);
+        return opened ? this : new Question(item, true, responses, struck, marked, sealed, spentMillis);
     }
 
     Question mark(boolean on) {
-        return new Question(item, opened, responses, struck, on, sealed, spent);
+        return new Question(item, opened, responses, struck, on, sealed, spentMillis);
     }
 
     Question seal(boolean on) {
-        return sealed == on ? this : new Question(item, opened, responses, struck, marked, on, spent);
+        return sealed == on ? this : new Question(item, opened, responses, struck, marked, on, spentMillis);
     }
 
-    Question spend(Duration more) {
-        return new Question(item, opened, responses, struck, marked, sealed, spent.plus(more));
+    Question spend(long moreMillis) {
+        return new Question(item, opened, responses, struck, marked, sealed, spentMillis + moreMillis);
     }
 
     Question erase() {
-        return new Question(item, opened, Map.of(), struck, marked, sealed, spent);
+        return new Question(item, opened, Map.of(), struck, marked, sealed, spentMillis);
     }
 
     /** Enters a response; an option chosen is no longer struck out. */
     Question answer(ResponseId response, Value value) {
-        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
-        if (value.isBlank()) {
-            changed.remove(response);
-        } else {
-            changed.put(response, value);
-        }
-        Question answered = new Question(item, opened, changed, struck, marked, sealed, spent);
-        for (ChoiceId choice : struck.getOrDefault(response, Set.of())) {
+        Question answered = new Question(item, opened, with(response, value), struck, marked, sealed, spentMillis);
+        for (ChoiceId choice : struckIn(response)) {
             if (value.elements().contains(choice.value())) {
                 answered = answered.strike(response, choice, false);
             }
@@ -149,7 +147,7 @@ public record Question(
     }
 
     Question strike(ResponseId response, ChoiceId choice, boolean on) {
-        Set<ChoiceId> choices = new LinkedHashSet<>(struck.getOrDefault(response, Set.of()));
+        Set<ChoiceId> choices = new LinkedHashSet<>(struckIn(response));
         if (on) {
             choices.add(choice);
         } else {
@@ -161,17 +159,34 @@ public record Question(
         } else {
             changed.put(response, choices);
         }
-        return new Question(item, opened, responses, changed, marked, sealed, spent);
+        return new Question(item, opened, responses, changed, marked, sealed, spentMillis);
     }
 
     boolean isStruck(ResponseId response, ChoiceId choice) {
-        return struck.getOrDefault(response, Set.of()).contains(choice);
+        return struckIn(response).contains(choice);
     }
 
     boolean isChosen(ResponseId response, ChoiceId choice) {
         return response(response)
                 .map(value -> value.elements().contains(choice.value()))
                 .orElse(false);
+    }
+
+    private Set<ChoiceId> struckIn(ResponseId response) {
+        return struck.getOrDefault(response, Set.of());
+    }
+
+    private Map<ResponseId, Value> with(ResponseId response, Value value) {
+        if (item.interactions().size() == 1) {
+            return value.isBlank() ? Map.of() : Map.of(response, value);
+        }
+        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
+        if (value.isBlank()) {
+            changed.remove(response);
+        } else {
+            changed.put(response, value);
+        }
+        return changed;
     }
 
     private Completeness completeness(Interaction interaction) {

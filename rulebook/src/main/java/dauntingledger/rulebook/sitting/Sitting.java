@@ -45,21 +45,38 @@ public final class Sitting {
      */
     public Sitting after(List<Entry> entries) {
         Fold next = fold.copy();
+        Permission permission = new Permission(next);
         for (Entry entry : entries) {
-            if (entry.at().isBefore(next.now)) {
-                throw new IllegalArgumentException(
-                        "entry " + entry.id() + " at " + entry.at() + " lies before " + next.now);
-            }
-            next.settle(entry.at());
-            Verdict verdict = new Permission(next).judge(entry.act());
-            if (verdict.isPermitted()) {
-                next.apply(entry.act());
-            } else {
-                next.refusals.add(new Refusal(entry.id(), verdict));
-            }
+            apply(entry, next, permission);
         }
         next.count();
         return new Sitting(next);
+    }
+
+    /** What the rules say of an entry, and the sitting after it. */
+    record Step(Verdict verdict, Sitting sitting) {}
+
+    /** Returns what {@link #after} makes of one entry, with the verdict. */
+    Step step(Entry entry) {
+        Fold next = fold.copy();
+        Verdict verdict = apply(entry, next, new Permission(next));
+        next.count();
+        return new Step(verdict, new Sitting(next));
+    }
+
+    private static Verdict apply(Entry entry, Fold next, Permission permission) {
+        if (entry.atMillis() < next.now) {
+            throw new IllegalArgumentException(
+                    "entry " + entry.id() + " at " + entry.at() + " lies before " + Instant.ofEpochMilli(next.now));
+        }
+        next.settle(entry.atMillis());
+        Verdict verdict = permission.judge(entry.act());
+        if (verdict.isPermitted()) {
+            next.apply(entry.act());
+        } else {
+            next.refusals.add(new Refusal(entry.id(), verdict));
+        }
+        return verdict;
     }
 
     /**
@@ -68,11 +85,11 @@ public final class Sitting {
      * @throws IllegalArgumentException if {@code now} lies before this sitting's instant
      */
     public Sitting asOf(Instant now) {
-        if (now.isBefore(fold.now)) {
-            throw new IllegalArgumentException(now + " lies before " + fold.now);
+        if (now.toEpochMilli() < fold.now) {
+            throw new IllegalArgumentException(now + " lies before " + now());
         }
         Fold next = fold.copy();
-        next.settle(now);
+        next.settle(now.toEpochMilli());
         next.count();
         return new Sitting(next);
     }
@@ -88,7 +105,16 @@ public final class Sitting {
 
     /** Returns the instant that everything else is said of. */
     public Instant now() {
+        return Instant.ofEpochMilli(fold.now);
+    }
+
+    long nowMillis() {
         return fold.now;
+    }
+
+    /** Returns the instant at which time ends something if no further entry is made, or empty if nothing runs. */
+    public Optional<Instant> nextDeadline() {
+        return Optional.ofNullable(fold.nextExpiry()).map(expiry -> Instant.ofEpochMilli(expiry.atMillis()));
     }
 
     public Position position() {
@@ -177,7 +203,7 @@ public final class Sitting {
 
     /** Returns all clocks that have started and not ended. */
     public List<Clock> clocks() {
-        return fold.time.clocks(fold.now);
+        return fold.time.clocks(now());
     }
 
     /** Returns the clock that bites first: the least time left among those that run, or among all if none runs. */

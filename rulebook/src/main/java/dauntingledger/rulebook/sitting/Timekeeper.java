@@ -34,7 +34,7 @@ final class Timekeeper {
     }
 
     /** What runs out next. */
-    record Expiry(Instant at, int lastStage) {}
+    record Expiry(long atMillis, int lastStage) {}
 
     void stageOpened(int opened, Instant at) {
         for (int i = 0; i < boxes.length; i++) {
@@ -105,8 +105,12 @@ final class Timekeeper {
         }
     }
 
-    /** Returns what runs out first, with the last stage that ends by it; of two at one instant, the one that ends more. */
-    Optional<Expiry> next(int currentStage) {
+    /**
+     * Returns what runs out first, with the last stage that ends by it, or null if no clock runs; of two at one
+     * instant, the one that ends more.
+     */
+    @Nullable
+    Expiry next(int currentStage) {
         Expiry next = null;
         for (int i = 0; i < boxes.length; i++) {
             Countdown box = boxes[i];
@@ -117,7 +121,7 @@ final class Timekeeper {
         if (stage != null) {
             next = earlier(next, stage, currentStage);
         }
-        return Optional.ofNullable(next);
+        return next;
     }
 
     /** Returns every clock that has started and not ended: the open stage's own first, then the boxes. */
@@ -153,11 +157,11 @@ final class Timekeeper {
         if (deadline.isEmpty()) {
             return best;
         }
-        Expiry candidate = new Expiry(deadline.get(), lastStage);
+        Expiry candidate = new Expiry(deadline.get().toEpochMilli(), lastStage);
         if (best == null) {
             return candidate;
         }
-        int order = candidate.at().compareTo(best.at());
+        int order = Long.compare(candidate.atMillis(), best.atMillis());
         return order < 0 || (order == 0 && candidate.lastStage() > best.lastStage()) ? candidate : best;
     }
 

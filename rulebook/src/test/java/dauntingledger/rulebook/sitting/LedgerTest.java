@@ -22,8 +22,7 @@ class LedgerTest {
                         desk.sitting().unrecordedEndings().getFirst().stage()));
         Entry carried = carried("late", Duration.ofMinutes(19), Duration.ofMinutes(25));
 
-        assertThat(ledger.judge(carried)).isEqualTo(Verdict.PERMITTED);
-        ledger.add(carried);
+        assertThat(ledger.enter(carried)).isEqualTo(Verdict.PERMITTED);
         assertThat(desk.question("q1").label()).isEqualTo("A");
         assertThat(ledger.held()).isEmpty();
     }
@@ -34,7 +33,7 @@ class LedgerTest {
                 .does(new Act.StageRanOut(
                         desk.sitting().unrecordedEndings().getFirst().stage()));
 
-        assertThat(ledger.judge(carried("late", Duration.ofMinutes(20), Duration.ofMinutes(25))))
+        assertThat(ledger.enter(carried("late", Duration.ofMinutes(20), Duration.ofMinutes(25))))
                 .isEqualTo(Verdict.TIME_RAN_OUT);
     }
 
@@ -43,8 +42,7 @@ class LedgerTest {
         Entry carried =
                 carried("late", Duration.ofMinutes(1), Duration.ofMinutes(16).plusMillis(1));
 
-        assertThat(ledger.judge(carried)).isEqualTo(Verdict.HELD_FOR_DECISION);
-        ledger.add(carried);
+        assertThat(ledger.enter(carried)).isEqualTo(Verdict.HELD_FOR_DECISION);
         assertThat(ledger.entries()).contains(carried);
         assertThat(ledger.held()).extracting(Refusal::entry).containsExactly(carried.id());
         assertThat(desk.afterMinutes(17).question("q1").label()).isEmpty();
@@ -54,7 +52,7 @@ class LedgerTest {
     void holdsAnEntryDatedBackIntoASectionThatTheCandidateHasClosed() {
         desk.afterMinutes(5).closes("one");
 
-        assertThat(ledger.judge(carried("forged", Duration.ofMinutes(4), Duration.ofMinutes(6))))
+        assertThat(ledger.enter(carried("forged", Duration.ofMinutes(4), Duration.ofMinutes(6))))
                 .isEqualTo(Verdict.HELD_FOR_DECISION);
     }
 
@@ -63,7 +61,7 @@ class LedgerTest {
         desk.afterMinutes(10).does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5)));
         Entry carried = carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10));
 
-        ledger.add(carried);
+        ledger.enter(carried);
 
         assertThat(desk.question("q1").label()).isEqualTo("A");
         assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
@@ -72,8 +70,8 @@ class LedgerTest {
     @Test
     void comesToTheSameWhenItIsReadAgain() {
         desk.afterMinutes(10).does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5)));
-        ledger.add(carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10)));
-        ledger.add(carried("later", Duration.ofMinutes(1), Duration.ofMinutes(40)));
+        ledger.enter(carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10)));
+        ledger.enter(carried("later", Duration.ofMinutes(1), Duration.ofMinutes(40)));
 
         Ledger again = Ledger.of(ledger.sitting().paper(), ledger.entries());
 
@@ -85,10 +83,10 @@ class LedgerTest {
     @Test
     void refusesASecondEntryWithTheSameId() {
         Entry entry = carried("twice", Duration.ofMinutes(1), Duration.ofMinutes(1));
-        ledger.add(entry);
+        ledger.enter(entry);
 
         assertThat(ledger.has(entry.id())).isTrue();
-        assertThatThrownBy(() -> ledger.add(entry)).hasMessageContaining("twice");
+        assertThatThrownBy(() -> ledger.enter(entry)).hasMessageContaining("twice");
     }
 
     private static Entry carried(String id, Duration at, Duration received) {

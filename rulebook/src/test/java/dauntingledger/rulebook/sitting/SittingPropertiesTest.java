@@ -59,10 +59,10 @@ class SittingPropertiesTest {
     @Property(tries = TRIES)
     void theLedgerOneByOneEqualsTheLedgerReadAtOnce(@ForAll("scripts") Script script) {
         Ledger ledger = new Ledger(script.paper());
-        script.entries().forEach(ledger::add);
+        script.entries().forEach(ledger::enter);
 
         assertThat(whole(ledger.sitting()))
-                .isEqualTo(whole(Ledger.of(script.paper(), script.entries()).sitting()));
+                .isEqualTo(whole(Ledger.of(script.paper(), ledger.entries()).sitting()));
     }
 
     @Property(tries = TRIES)
