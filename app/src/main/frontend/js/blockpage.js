@@ -1,7 +1,9 @@
 // The page of an open block: ledger, sheet, review page, foot, keys.
-import { span } from './words.js';
+import { put, span } from './words.js';
 
 const TYPING_PAUSE = 400;
+/** What a turn brings with it waits until the candidate has stopped turning for this long. */
+const TURNING_PAUSE = 120;
 
 export class BlockPage {
   constructor(sitting, module, words, page) {
@@ -22,6 +24,8 @@ export class BlockPage {
     this.saying = [...document.querySelectorAll('[data-say]')];
     this.walks = [...document.querySelectorAll('[data-walk]')];
     this.states = new Map();
+    this.drawnEntries = new Map();
+    this.changedRows = new Set();
     this.typing = new Map();
   }
 
@@ -36,16 +40,23 @@ export class BlockPage {
     document.addEventListener('keydown', (event) => this.key(event));
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
-    this.sheet.addEventListener('scroll', () => {
-      this.scrolled = this.sheet.scrollTop > 0;
-      this.drawBelow();
-    }, { passive: true });
+    this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true }));
     new ResizeObserver(() => this.drawBelow()).observe(this.sheet);
+    this.ledgerEye = new IntersectionObserver((seen) => seen.forEach(({ target, intersectionRatio }) => {
+      this.ledgerEye.unobserve(target);
+      if (intersectionRatio < 1) {
+        target.scrollIntoView({ block: 'nearest' });
+      }
+    }));
+    addEventListener('resize', () => this.layOutAnew());
+    new MutationObserver(() => this.layOutAnew()).observe(document.documentElement, { attributes: true });
     const room = this.sitting.room();
     this.draw(room);
     if (!room.looking && !room.reviewing) {
       this.open(this.order[0]);
     }
+    this.settle();
+    this.layOutSoon();
   }
 
   // ---- presses
@@ -111,10 +122,9 @@ export class BlockPage {
       clearTimeout(timer);
       const values = box.value === '' ? [] : [box.value];
       const before = this.states.get(item)?.responses[box.dataset.response] ?? [];
-      if (values[0] !== before[0]) {
-        this.sitting.enter('answered', {
-          item, response: box.dataset.response, cardinality: 'single', baseType: 'string', values,
-        }, at);
+      const fields = { item, response: box.dataset.response, cardinality: 'single', baseType: 'string', values };
+      if (values[0] !== before[0] && !this.sitting.enter('answered', fields, at)) {
+        this.fill(box, before[0] ?? '');
       }
     }
     if (typed.length) {
@@ -125,7 +135,9 @@ export class BlockPage {
   act(kind, fields) {
     this.flush();
     const entered = this.sitting.enter(kind, fields);
-    if (entered) {
+    if (entered && this.settling) {
+      this.settle();
+    } else if (entered) {
       this.page.draw();
     }
     return entered;
@@ -135,16 +147,65 @@ export class BlockPage {
     this.flush();
     if (this.sitting.enter('question-opened', { item })) {
       this.turnTo(item);
-      afterPaint(() => this.page.draw());
       if (this.floor.dataset.ledger === 'full') {
         this.showLedger('');
       }
-      const { number, label, marked } = this.spoken(item);
-      this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
-      if (!document.activeElement?.closest('.foot')) {
-        this.sheet.focus({ preventScroll: true });
+      clearTimeout(this.settling);
+      this.settling = setTimeout(() => this.settle(), TURNING_PAUSE);
+      if (this.reviewing) {
+        this.settle();
       }
     }
+  }
+
+  /** Does what a turn brings with it and what nobody waits for: the question itself is in view already. */
+  settle() {
+    clearTimeout(this.settling);
+    this.settling = undefined;
+    this.page.draw();
+    const item = this.looking;
+    if (!item) {
+      return;
+    }
+    const { number, label, marked } = this.spoken(item);
+    this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
+    if (!document.activeElement?.closest('.foot, .question.open')) {
+      this.questions.get(item).focus({ preventScroll: true });
+    }
+    this.unfold(this.cells.get(item).closest('.tens'));
+    this.ledgerEye.observe(this.cells.get(item));
+  }
+
+  /** Lays questions out unseen, one each time nothing else is to do, so that turning to one is no more than a repaint. */
+  layOutSoon() {
+    this.idle ??= requestIdleCallback(() => {
+      this.idle = undefined;
+      const nearest = this.nearestNotLaidOut();
+      if (nearest) {
+        nearest.hidden = false;
+        this.layOutSoon();
+      }
+    });
+  }
+
+  nearestNotLaidOut() {
+    const here = Math.max(0, this.order.indexOf(this.looking));
+    for (let far = 0; far < this.order.length; far++) {
+      for (const item of [this.order[here + far], this.order[here - far]]) {
+        if (this.questions.get(item)?.hidden) {
+          return this.questions.get(item);
+        }
+      }
+    }
+    return undefined;
+  }
+
+  /** When everything must be laid out anew, only the question in view is worth waiting for. */
+  layOutAnew() {
+    this.questions.forEach((question, item) => {
+      question.hidden = item !== this.looking;
+    });
+    this.layOutSoon();
   }
 
   spoken(item) {
@@ -175,7 +236,7 @@ export class BlockPage {
       case 'fold': return this.fold();
       case 'close': return this.ask();
       case 'keys': return document.querySelector('#keys').showModal();
-      case 'below': return this.sheet.scrollBy({ top: this.sheet.clientHeight * 0.8 });
+      case 'below': return this.questions.get(item).scrollBy({ top: this.sheet.clientHeight * 0.8 });
       default: return undefined;
     }
   }
@@ -205,7 +266,7 @@ export class BlockPage {
   fullLedger() {
     const full = this.floor.dataset.ledger === 'full';
     this.showLedger(full ? '' : 'full');
-    (full ? this.sheet : this.cells.get(this.looking ?? this.order[0])).focus();
+    (full ? this.questions.get(this.looking) : this.cells.get(this.looking ?? this.order[0]))?.focus();
   }
 
   fold() {
@@ -270,15 +331,21 @@ export class BlockPage {
   // ---- drawing
 
   draw(room) {
+    if (this.settling) {
+      return;
+    }
     for (const question of this.sitting.takeChanged()) {
       if (this.questions.has(question.id)) {
         this.states.set(question.id, question);
         this.drawCell(question);
         this.drawQuestion(question);
-        this.drawRow(question);
+        this.changedRows.add(question);
       }
     }
     this.drawView(room);
+    if (this.reviewing) {
+      this.drawRows();
+    }
     this.drawTotals(room.totals[this.stage]);
   }
 
@@ -313,22 +380,21 @@ export class BlockPage {
     if (before !== item) {
       this.show(before, false);
       this.show(item, true);
-      if (this.scrolled) {
-        this.sheet.scrollTop = 0;
-      }
     }
   }
 
   show(item, on) {
     const question = item && this.questions.get(item);
     if (question) {
-      question.hidden = !on;
+      question.classList.toggle('open', on);
       const cell = this.cells.get(item);
       cell.setAttribute('aria-current', String(on));
       if (on) {
-        this.unfold(cell.closest('.tens'));
+        question.hidden = false;
+        if (question.scrolled) {
+          question.scrollTop = 0;
+        }
         this.drawMark(this.states.get(item));
-        afterPaint(() => cell.scrollIntoView({ block: 'nearest' }));
       }
     }
   }
@@ -348,11 +414,8 @@ export class BlockPage {
     }
     const items = room.walk?.items ?? this.order;
     const place = items.indexOf(this.looking);
-    document.querySelector('#next-label').textContent =
-      this.words.say(place === items.length - 1 ? 'next.review' : 'next');
-    document.querySelector('#walk').textContent = room.walk
-      ? this.words.say(`walk.${room.walk.subset}`, place + 1, items.length)
-      : '';
+    put(document.querySelector('#next-label'), this.words.say(place === items.length - 1 ? 'next.review' : 'next'));
+    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, place + 1, items.length) : '');
   }
 
   drawCell(question) {
@@ -360,13 +423,21 @@ export class BlockPage {
     cell.dataset.status = question.status;
     cell.classList.toggle('marked', question.marked);
     const entry = cell.querySelector('b');
-    entry.textContent = question.label || (question.status === 'not-opened' ? '' : '–');
+    put(entry, question.label || (question.status === 'not-opened' ? '' : '–'));
     entry.classList.toggle('long', question.label.length > 4);
     const { marked } = this.spoken(question.id);
-    cell.querySelector('.state').textContent = (question.label ? '' : this.words.say(`status.${question.status}`)) + marked;
+    put(cell.querySelector('.state'), (question.label ? '' : this.words.say(`status.${question.status}`)) + marked);
   }
 
   drawQuestion(question) {
+    if (question.id === this.looking) {
+      this.drawMark(question);
+    }
+    const entries = JSON.stringify([question.responses, question.struck]);
+    if (this.drawnEntries.get(question.id) === entries) {
+      return;
+    }
+    this.drawnEntries.set(question.id, entries);
     const sheet = this.questions.get(question.id);
     for (const option of sheet.querySelectorAll('.o')) {
       const { response, choice } = option.dataset;
@@ -379,9 +450,6 @@ export class BlockPage {
       if (!this.typing.has(`${question.id} ${box.dataset.response}`)) {
         this.fill(box, question.responses[box.dataset.response]?.[0] ?? '');
       }
-    }
-    if (question.id === this.looking) {
-      this.drawMark(question);
     }
   }
 
@@ -404,7 +472,12 @@ export class BlockPage {
   drawMark(question) {
     const mark = document.querySelector('#mark');
     mark.setAttribute('aria-pressed', String(Boolean(question?.marked)));
-    document.querySelector('#mark-label').textContent = this.words.say(question?.marked ? 'marked' : 'mark');
+    put(document.querySelector('#mark-label'), this.words.say(question?.marked ? 'marked' : 'mark'));
+  }
+
+  drawRows() {
+    this.changedRows.forEach((question) => this.drawRow(question));
+    this.changedRows.clear();
   }
 
   drawRow(question) {
@@ -456,18 +529,12 @@ export class BlockPage {
   /** Shows that a question goes on below what can be seen. */
   drawBelow() {
     requestAnimationFrame(() => {
-      const hidden = this.sheet.scrollHeight - this.sheet.clientHeight - this.sheet.scrollTop;
-      document.querySelector('#below').hidden = hidden < 24;
+      const question = this.looking && this.questions.get(this.looking);
+      if (question) {
+        question.scrolled = question.scrollTop > 0;
+        document.querySelector('#below').hidden = question.scrollHeight - question.clientHeight - question.scrollTop < 24;
+      }
     });
-  }
-}
-
-/** Does something once the frame that is due has been painted; at once where nothing is painted. */
-function afterPaint(work) {
-  if (document.hidden) {
-    work();
-  } else {
-    requestAnimationFrame(() => setTimeout(work));
   }
 }
 

@@ -1,5 +1,5 @@
 // The clock in the header, the pace, and the band that burns down.
-import { span } from './words.js';
+import { put, span } from './words.js';
 
 export class ClockFace {
   constructor(words, warn) {
@@ -66,11 +66,5 @@ export class ClockFace {
       this.warn(this.words.say('clock.warning', Math.round(Math.min(...passed) / 60_000), clock.title));
     }
     this.leftBefore = { title: clock.title, left: clock.left };
-  }
-}
-
-function put(element, text) {
-  if (element && element.textContent !== text) {
-    element.textContent = text;
   }
 }

@@ -40,22 +40,27 @@ class Journal {
     const left = JSON.parse(localStorage.getItem(this.key) ?? '[]');
     const kept = new Set((await this.written()).map((line) => line.entry.id));
     this.unwritten = left.filter((entry) => !kept.has(entry.id));
-    for (const entry of [...this.unwritten]) {
-      await this.write(entry);
-    }
+    await this.write(this.unwritten);
     return this.written();
   }
 
-  add(entry) {
-    this.unwritten.push(entry);
+  add(entries) {
+    this.unwritten.push(...entries);
     this.mirror();
-    return this.write(entry);
+    return this.write(entries);
   }
 
-  async write(entry) {
-    await this.done((store) => store.put({ sitting: this.sitting, entry, state: 'waiting', n: (this.last = Math.max(Date.now(), this.last + 1)) }));
-    this.unwritten = this.unwritten.filter((other) => other !== entry);
+  async write(entries) {
+    const lines = entries.map((entry) => ({ sitting: this.sitting, entry, state: 'waiting', n: this.place() }));
+    await this.done((store) => lines.forEach((line) => store.put(line)));
+    this.unwritten = this.unwritten.filter((entry) => !entries.includes(entry));
     this.mirror();
+  }
+
+  /** Returns a number for the order of lines that never falls, also from one page to the next. */
+  place() {
+    this.last = Math.max(Date.now(), this.last + 1);
+    return this.last;
   }
 
   mirror() {

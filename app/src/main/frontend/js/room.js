@@ -8,6 +8,8 @@ import { slip, whisper } from './slips.js';
 import { Words } from './words.js';
 
 const TICK = 200;
+/** While the candidate turns from question to question, nothing else is drawn for this long at most. */
+const TURNING_UNDRAWN = 1_000;
 const STILL_ENTERING = 1_500;
 const SOONEST_MOVE = 1_000;
 
@@ -19,6 +21,7 @@ const words = new Words(data.words, data.zone);
 const shownStage = document.body.dataset.stage;
 const cover = document.querySelector('#cover');
 let leaving = false;
+let drawnAt = 0;
 
 const desk = await import(document.body.dataset.desk);
 const sitting = new Sitting(data, desk, {
@@ -39,11 +42,18 @@ await sitting.start();
 bindStageActs();
 block?.start();
 draw();
-setInterval(draw, TICK);
+setInterval(tick, TICK);
 document.body.dataset.ready = 'true';
+
+function tick() {
+  if (!block?.settling || performance.now() - drawnAt > TURNING_UNDRAWN) {
+    draw();
+  }
+}
 
 /** Brings everything on the screen to what the rulebook says now. */
 function draw() {
+  drawnAt = performance.now();
   const room = sitting.room();
   clockFace.draw(room);
   block?.draw(room);

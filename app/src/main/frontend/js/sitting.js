@@ -5,6 +5,8 @@ import { Sender } from './sender.js';
 import { post, Refused } from './server.js';
 
 const SKEW = 'ledger-clock-skew';
+/** Looking at a question changes no answer; such entries are kept and sent together after this time at the latest. */
+const LOOKS_GATHER = 2_000;
 
 export class Sitting {
   /** @param hooks `changed()`, `refused(verdict)`, `moved()`, `signedOut()`, `unkept()` */
@@ -16,6 +18,8 @@ export class Sitting {
     this.clock = new ExamClock(Math.max(data.now, Date.now() + Number(localStorage.getItem(SKEW) ?? -Infinity)));
     this.lastEntered = data.entries.at(-1)?.received;
     this.changed = new Map();
+    this.looks = [];
+    addEventListener('pagehide', () => this.keepLooks());
   }
 
   async start() {
@@ -47,9 +51,27 @@ export class Sitting {
       return false;
     }
     this.entries.push(entry);
-    this.journal.add(entry).catch(() => this.hooks.unkept());
-    this.sender.add([entry]);
+    if (kind === 'question-opened') {
+      this.looks.push(entry);
+      this.gathering ??= setTimeout(() => this.keepLooks(), LOOKS_GATHER);
+    } else {
+      this.keepLooks();
+      this.keep([entry]);
+    }
     return true;
+  }
+
+  keep(entries) {
+    this.journal.add(entries).catch(() => this.hooks.unkept());
+    this.sender.add(entries);
+  }
+
+  keepLooks() {
+    clearTimeout(this.gathering);
+    this.gathering = undefined;
+    if (this.looks.length) {
+      this.keep(this.looks.splice(0));
+    }
   }
 
   /** Returns the room as it is now; which questions have changed is told by `takeChanged`. */
@@ -68,6 +90,7 @@ export class Sitting {
 
   /** Resolves when the server has every entry and can be reached. */
   async settled() {
+    this.keepLooks();
     await this.sender.drained();
     for (;;) {
       try {

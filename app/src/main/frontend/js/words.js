@@ -32,3 +32,10 @@ export function span(millis, roundUp = false) {
     ? `${Math.floor(minutes / 60)}:${two(minutes % 60)}:${two(seconds % 60)}`
     : `${minutes}:${two(seconds % 60)}`;
 }
+
+/** Writes a text where it is not there yet; the same text again would cost a layout. */
+export function put(element, text) {
+  if (element && element.textContent !== text) {
+    element.textContent = text;
+  }
+}

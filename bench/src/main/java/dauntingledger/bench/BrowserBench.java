@@ -173,6 +173,7 @@ final class BrowserBench {
         bare.setContent(BARE_PAGE);
         double atBest = p95(context, bare);
         room.bringToFront();
+        room.waitForFunction("() => !document.querySelector('.question[hidden]')");
         double inRoom = p95(context, room);
         table.row(
                 "key press to next question painted, 200 questions, 4× slower CPU, p95",

@@ -119,7 +119,7 @@ abstract class BrowserTest extends ExamServerTest {
     }
 
     protected Locator question() {
-        return page.locator(".question:not([hidden])");
+        return page.locator(".question.open");
     }
 
     protected Locator option(int number) {
