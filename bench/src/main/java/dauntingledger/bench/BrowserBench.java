@@ -99,8 +99,8 @@ final class BrowserBench {
             openRoom(context, address);
             firstVisit(table, browser, context.storageState(), address);
             Page page = context.pages().getFirst();
-            fold(table, page);
             keyPress(table, context, page);
+            fold(table, page);
         }
     }
 

@@ -87,13 +87,13 @@ public final class Desk {
     /** Returns the question that Next leads to from {@code item}, or an empty text where it leads to the review page. */
     @JSExport
     public String next(String item) {
-        return text(ledger.sitting().way().flatMap(way -> way.after(new ItemId(item))));
+        return text(ledger.sitting().after(new ItemId(item)));
     }
 
     /** Returns the question that Back leads to from {@code item}, or an empty text at the first. */
     @JSExport
     public String previous(String item) {
-        return text(ledger.sitting().way().flatMap(way -> way.before(new ItemId(item))));
+        return text(ledger.sitting().before(new ItemId(item)));
     }
 
     /** Returns the number that {@code typed} is understood as, or an empty text if it is none. */

@@ -183,13 +183,29 @@ public final class Sitting {
         return Optional.ofNullable(fold.walk);
     }
 
-    /** Returns the way that Next and Back follow: the walk, or all questions of the open block; empty outside a block. */
-    public Optional<Walk> way() {
-        if (fold.walk != null) {
-            return Optional.of(fold.walk);
-        }
-        List<ItemId> all = fold.qualifying(Subset.ALL);
-        return all.isEmpty() ? Optional.empty() : Optional.of(new Walk(Subset.ALL, all));
+    /**
+     * Returns the question that Next leads to from {@code item}: the next of the walk, or else of the open block; empty
+     * where it leads to the review page.
+     */
+    public Optional<ItemId> after(ItemId item) {
+        return fold.walk != null ? fold.walk.after(item) : neighbour(item, 1);
+    }
+
+    /** Returns the question that Back leads to from {@code item}, or empty at the first. */
+    public Optional<ItemId> before(ItemId item) {
+        return fold.walk != null ? fold.walk.before(item) : neighbour(item, -1);
+    }
+
+    private Optional<ItemId> neighbour(ItemId item, int step) {
+        int number = fold.index.indexOf(item);
+        int other = number + step;
+        return number >= 0
+                        && 0 <= other
+                        && other < fold.questions.length
+                        && fold.isOpen(fold.index.place(number).stage())
+                        && fold.isOpen(fold.index.place(other).stage())
+                ? Optional.of(fold.questions[other].item().id())
+                : Optional.empty();
     }
 
     /** Returns what the server calls the window that writes this sitting. */
