@@ -11,7 +11,7 @@ const common = { bundle: true, minify: true, target: 'es2022', logLevel: 'warnin
 await build({
   ...common,
   format: 'esm',
-  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js' },
+  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js', 'station-ahead': 'js/station-ahead.js' },
   outdir: assets,
 });
 await build({ ...common, format: 'iife', entryPoints: ['js/service-worker.js'], outdir: out });

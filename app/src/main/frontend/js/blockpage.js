@@ -236,6 +236,7 @@ export class BlockPage {
       case 'fold': return this.fold();
       case 'close': return this.ask();
       case 'keys': return document.querySelector('#keys').showModal();
+      case 'instructions': return this.readAgain();
       case 'below': return this.questions.get(item).scrollBy({ top: this.sheet.clientHeight * 0.8 });
       default: return undefined;
     }
@@ -267,6 +268,11 @@ export class BlockPage {
     const full = this.floor.dataset.ledger === 'full';
     this.showLedger(full ? '' : 'full');
     (full ? this.questions.get(this.looking) : this.cells.get(this.looking ?? this.order[0]))?.focus();
+  }
+
+  readAgain() {
+    this.sitting.enter('instructions-reopened');
+    document.querySelector('#instructions').showModal();
   }
 
   fold() {
@@ -305,7 +311,7 @@ export class BlockPage {
     if (event.target.closest('input, textarea, .panel') || document.documentElement.dataset.keys === 'off') {
       return;
     }
-    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', '?': 'keys' };
+    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', '?': 'keys' };
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     if (name === 'x') {
       this.striking = true;

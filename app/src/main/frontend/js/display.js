@@ -23,6 +23,13 @@ export function choose(name, value) {
   return display;
 }
 
+/** Takes over what the exam office has set for this person, unless they have chosen for themselves. */
+export function offer(display) {
+  if (localStorage.getItem(KEY) === null) {
+    Object.entries(display).filter(([, value]) => value).forEach(([name, value]) => choose(name, value));
+  }
+}
+
 /** The Alpine component behind the Display panel. */
 export function displayPanel() {
   return {

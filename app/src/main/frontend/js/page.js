@@ -1,6 +1,7 @@
-// Pages outside the room: the display panel, and forgetting what a room left in this browser's caches.
+// Pages outside the room: the keypad, lists that keep themselves fresh, and forgetting what a room left in this browser's caches.
 import Alpine from '@alpinejs/csp';
 import { displayPanel } from './display.js';
+import { bindKeypads } from './keypad.js';
 
 Alpine.data('displayPanel', displayPanel);
 Alpine.data('pinField', () => ({
@@ -16,4 +17,27 @@ Alpine.start();
 
 if (document.body.dataset.forget === 'rooms' && 'caches' in window) {
   caches.delete('ledger-rooms');
+}
+
+bindKeypads();
+
+/** A list that others change is fetched anew, unless somebody is about to press something in it. */
+const list = document.body.dataset.keepFresh;
+if (list) {
+  const fresh = document.querySelector('#fresh');
+  setInterval(async () => {
+    if (fresh.contains(document.activeElement) || document.hidden) {
+      return;
+    }
+    try {
+      const answer = await fetch(list, { headers: { 'X-Requested-By': 'fetch' } });
+      const html = await answer.text();
+      if (answer.ok && html !== fresh.dataset.html && !fresh.contains(document.activeElement)) {
+        fresh.dataset.html = html;
+        fresh.innerHTML = html;
+      }
+    } catch {
+      // The next turn tries again.
+    }
+  }, 2_000);
 }

@@ -1,8 +1,9 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
 import Alpine from '@alpinejs/csp';
+import { arrivalPage } from './arrival.js';
 import { BlockPage } from './blockpage.js';
 import { ClockFace } from './clockface.js';
-import { displayPanel } from './display.js';
+import { displayPanel, offer } from './display.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
 import { Words } from './words.js';
@@ -13,11 +14,12 @@ const TURNING_UNDRAWN = 1_000;
 const STILL_ENTERING = 1_500;
 const SOONEST_MOVE = 1_000;
 
+const data = JSON.parse(document.querySelector('#room-data').textContent);
+offer(data.display);
 Alpine.data('displayPanel', displayPanel);
 Alpine.start();
 
-const data = JSON.parse(document.querySelector('#room-data').textContent);
-const words = new Words(data.words, data.zone);
+const words = new Words(data.words, data.zone, data.locale);
 const shownStage = document.body.dataset.stage;
 const cover = document.querySelector('#cover');
 let leaving = false;
@@ -25,7 +27,12 @@ let drawnAt = 0;
 
 const desk = await import(document.body.dataset.desk);
 const sitting = new Sitting(data, desk, {
-  changed: () => drawSaved(),
+  changed: () => {
+    drawSaved();
+    if (sitting.desk && document.body.dataset.ready) {
+      draw();
+    }
+  },
   refused: (verdict) => {
     slip(words.say(`verdict.${verdict}`));
     draw();
@@ -36,11 +43,13 @@ const sitting = new Sitting(data, desk, {
 });
 const clockFace = new ClockFace(words, (warning) => slip(warning));
 const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, desk, words, { draw, whisper, slip }) : null;
+const arrival = arrivalPage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
 keepForOffline();
 await sitting.start();
 bindStageActs();
 block?.start();
+arrival?.start?.();
 draw();
 setInterval(tick, TICK);
 document.body.dataset.ready = 'true';
@@ -57,6 +66,7 @@ function draw() {
   const room = sitting.room();
   clockFace.draw(room);
   block?.draw(room);
+  arrival?.draw?.(room);
   drawSaved();
   document.querySelector('#paused').hidden = !room.paused;
   if (stageOf(room.position) !== shownStage && !leaving) {
@@ -136,20 +146,37 @@ function show(kind, title, text) {
 function bindStageActs() {
   document.querySelectorAll('[data-act]').forEach((button) => {
     button.addEventListener('click', () => {
-      const { act, stage, digest } = button.dataset;
-      const fields = { ...(stage && { stage }), ...(digest && { textDigest: digest }) };
+      const { act, stage, digest, language } = button.dataset;
+      const fields = {
+        ...(stage && { stage }), ...(digest && { textDigest: digest, given: given() }), ...(language && { language }),
+      };
       if (sitting.enter(act, fields)) {
         draw();
       }
     });
     button.disabled = false;
   });
+  document.querySelectorAll('[data-switch-language]').forEach((button) => button.addEventListener('click', async () => {
+    if (sitting.enter('language-chosen', { language: button.dataset.language })) {
+      leaving = true;
+      block?.flush();
+      show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
+      await sitting.settled();
+      location.replace(location.pathname);
+    }
+  }));
   document.querySelectorAll('[data-ask]').forEach((button) => button.addEventListener('click', () => {
     document.getElementById(button.dataset.ask).showModal();
   }));
   document.querySelectorAll('[data-dismiss]').forEach((button) => button.addEventListener('click', () => {
     button.closest('dialog').close();
   }));
+}
+
+/** Returns the statement of a notice as it was ticked or typed. */
+function given() {
+  const field = document.querySelector('[data-given]');
+  return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 
 /** Lets the service worker keep this page and its parts, also on the visit that installs it. */

@@ -11,11 +11,16 @@ function csrf() {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
-export async function post(path, body) {
+export function post(path, body) {
+  return send(path, new Blob([JSON.stringify(body ?? {})], { type: 'application/json' }));
+}
+
+/** Posts a blob by its own type. */
+export async function send(path, blob) {
   const response = await fetch(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrf(), 'X-Requested-By': 'fetch' },
-    body: JSON.stringify(body ?? {}),
+    headers: { 'Content-Type': blob.type, 'X-XSRF-TOKEN': csrf(), 'X-Requested-By': 'fetch' },
+    body: blob,
     redirect: 'error',
     signal: AbortSignal.timeout(15_000),
   });

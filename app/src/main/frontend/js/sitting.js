@@ -28,7 +28,7 @@ export class Sitting {
     const known = new Set(this.data.entries.map((entry) => entry.id));
     const own = kept.filter((line) => !known.has(line.entry.id) && (line.state === 'waiting' || line.state === 'entered'));
     this.entries = [...this.data.entries, ...own.map((line) => line.entry)];
-    this.desk = this.module.open(this.data.paper, this.entries);
+    this.desk = this.module.open(this.data.paper, this.data.window, this.entries);
     this.sender = new Sender(`${this.path}/entries`, this.clock, {
       seat: () => this.seat,
       answered: (results) => this.answered(results),
@@ -114,9 +114,19 @@ export class Sitting {
     if (lost.length) {
       const without = new Set(lost.map((result) => result.id));
       this.entries = this.entries.filter((entry) => !without.has(entry.id));
-      this.desk = this.module.open(this.data.paper, this.entries);
+      this.desk = this.module.open(this.data.paper, this.data.window, this.entries);
       this.hooks.refused(lost[0].verdict);
     }
+  }
+
+  /** Takes entries that somebody else has made: the invigilator, the exam office. */
+  hear(entries) {
+    for (const entry of entries) {
+      if (this.desk.enter(entry) !== 'already-so') {
+        this.entries.push(entry);
+      }
+    }
+    this.hooks.changed();
   }
 
   stopped(status) {
@@ -159,6 +169,7 @@ export class Sitting {
       this.clock.hear(JSON.parse(event.data).now);
       this.sender.poke();
     });
+    events.addEventListener('entries', (event) => this.hear(JSON.parse(event.data)));
     events.addEventListener('moved', () => {
       events.close();
       this.hooks.moved();

@@ -1,8 +1,8 @@
 // Words for people come from the server's message bundle; spans and times are written here as the room writes them.
 export class Words {
-  constructor(words, zone) {
+  constructor(words, zone, locale) {
     this.words = words;
-    this.wall = new Intl.DateTimeFormat('en-GB', {
+    this.wall = new Intl.DateTimeFormat(locale, {
       timeZone: zone, hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23',
     });
   }

@@ -4,6 +4,7 @@ import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.paper.PaperId;
 import jakarta.servlet.http.Cookie;
@@ -28,6 +29,7 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = {
             "exam.demo=true",
+            "exam.number-prefix=BW-",
             "exam.pin-cost=4",
             "exam.time-signal=100ms",
             "spring.main.banner-mode=off",
@@ -72,8 +74,8 @@ public abstract class ExamServerTest {
     /** Returns a sitting of the demo paper for a candidate of its own, who signs in with {@link #PIN}. */
     protected Appointment newAppointment() {
         String number = "BW-" + NUMBERS.incrementAndGet();
-        candidates.register(number, "Test Candidate", PIN);
-        return appointments.make(number, new PaperRef(new PaperId("pilot-licence"), 1), "7");
+        candidates.register(number, "Test Candidate", PIN, "a");
+        return appointments.make(number, new PaperRef(new PaperId("pilot-licence"), 1), "7", Terms.OPEN);
     }
 
     /**

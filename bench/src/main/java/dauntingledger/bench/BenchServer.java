@@ -5,6 +5,7 @@ import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.ChoiceId;
@@ -59,8 +60,8 @@ public final class BenchServer {
         PaperRef paper = context.getBean(Papers.class).importPackage(new ByteArrayInputStream(BenchPaper.zip()));
         List<Appointment> appointments = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            context.getBean(Candidates.class).register(number(i), "Candidate " + i, PIN);
-            appointments.add(context.getBean(Appointments.class).make(number(i), paper, String.valueOf(i)));
+            context.getBean(Candidates.class).register(number(i), "Candidate " + i, PIN, "");
+            appointments.add(context.getBean(Appointments.class).make(number(i), paper, String.valueOf(i), Terms.OPEN));
         }
         return appointments;
     }
@@ -93,6 +94,7 @@ public final class BenchServer {
                 "bench",
                 List.of(
                         made(new Act.StageOpened(new StageId("instructions"))),
+                        made(new Act.StageLeft(new StageId("instructions"))),
                         made(new Act.StageOpened(new StageId("long")))),
                 Instant.now());
         for (int i = 0; i < entries; i += 2) {

@@ -74,7 +74,7 @@ final class BrowserBench {
               const folded = [];
               for (let run = 0; run < 9; run++) {
                 let ledger;
-                opened.push(took(() => { ledger = desk.open(data.paper, entries); }));
+                opened.push(took(() => { ledger = desk.open(data.paper, data.window, entries); }));
                 folded.push(took(() => ledger.enter({ ...carried, id: `carried-${run}` })) / 2);
               }
               const middle = (times) => times.toSorted((x, y) => x - y)[4];

@@ -2,10 +2,13 @@ package dauntingledger.desk;
 
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.picture.Frame;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Question;
@@ -20,6 +23,7 @@ import java.util.Optional;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.JSObject;
 import org.teavm.jso.core.JSArrayReader;
+import org.teavm.jso.typedarrays.Int32Array;
 
 /**
  * One sitting at a candidate's desk. Arguments are what {@code JSON.parse} makes of papers and entries; results are
@@ -37,12 +41,13 @@ public final class Desk {
     /** Keeps the compiler's entry point; everything is reached through {@link #open}. */
     public static void main(String[] args) {}
 
-    /** Opens a sitting of {@code paper} with the entries made so far, in the order they were received. */
+    /** Opens a sitting of {@code paper} in the hours of {@code window} with the entries made so far, in the order they were received. */
     @JSExport
-    public static Desk open(JSObject paper, JSArrayReader<JSObject> entries) {
+    public static Desk open(JSObject paper, JSObject window, JSArrayReader<JSObject> entries) {
         List<Entry> read =
                 PlainValues.list(entries).stream().map(EntryCodec::fromPlain).toList();
-        return new Desk(Ledger.of(PaperCodec.fromPlain(PlainValues.of(paper)), read));
+        return new Desk(Ledger.of(
+                PaperCodec.fromPlain(PlainValues.of(paper)), WindowCodec.fromPlain(PlainValues.of(window)), read));
     }
 
     /** Judges an entry and, if it is permitted, adds it; one that is there already is {@code already-so}. */
@@ -100,6 +105,25 @@ public final class Desk {
     @JSExport
     public static String understood(String typed) {
         return Numeral.read(typed).map(Object::toString).orElse("");
+    }
+
+    /** Returns what a camera sees in a small picture, whose pixels are 0xRRGGBB row by row, as its figure. */
+    @JSExport
+    public static int view(int width, int height, Int32Array rgb) {
+        int[] pixels = new int[rgb.getLength()];
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] = rgb.get(i);
+        }
+        return new Frame(width, height, pixels).view().figure();
+    }
+
+    /** Returns whether a line of the station check, by its name as entries write it, passes with these figures. */
+    @JSExport
+    public static boolean passes(String line, JSArrayReader<JSObject> figures) {
+        List<Long> measured =
+                PlainValues.list(figures).stream().map(Long.class::cast).toList();
+        return StationLine.valueOf(line.toUpperCase(Locale.ROOT).replace('-', '_'))
+                .passes(measured);
     }
 
     private static String text(Optional<ItemId> item) {

@@ -18,12 +18,15 @@ class CandidateRecord {
     @Column(name = "pin_hash")
     private String pinHash = "";
 
+    private String face = "";
+
     protected CandidateRecord() {}
 
-    CandidateRecord(String number, String name, String pinHash) {
+    CandidateRecord(String number, String name, String pinHash, String face) {
         this.number = number;
         this.name = name;
         this.pinHash = pinHash;
+        this.face = face;
     }
 
     String pinHash() {
@@ -31,6 +34,6 @@ class CandidateRecord {
     }
 
     Candidate candidate() {
-        return new Candidate(number, name);
+        return new Candidate(number, name, face);
     }
 }

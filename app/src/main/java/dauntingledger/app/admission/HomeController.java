@@ -3,21 +3,39 @@ package dauntingledger.app.admission;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 
-/** The candidate's home page: the sittings they have, and the state of each. */
+/** The candidate's home page: the sittings they have, and the state of each. Staff are sent to their own pages. */
 @Controller
 class HomeController {
 
@@ -25,72 +43,223 @@ class HomeController {
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
+    private final Privileges privileges;
+    private final Words words;
+    private final WallClock wall;
     private final Clock clock;
 
-    HomeController(Candidates candidates, Appointments appointments, Ledgers ledgers, Papers papers, Clock clock) {
+    HomeController(
+            Candidates candidates,
+            Appointments appointments,
+            Ledgers ledgers,
+            Papers papers,
+            Privileges privileges,
+            Words words,
+            WallClock wall,
+            Clock clock) {
         this.candidates = candidates;
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
+        this.privileges = privileges;
+        this.words = words;
+        this.wall = wall;
         this.clock = clock;
     }
 
-    /** A sitting as the home page lists it. */
+    /**
+     * A sitting as the home page lists it.
+     *
+     * @param when day and time, or empty for practice
+     * @param hours what the hours of admission are, in a sentence
+     * @param checks whether the station can be checked beforehand
+     */
     record Card(
             String sitting,
             String title,
+            Purpose purpose,
+            State state,
+            String when,
+            String hours,
             String seat,
             List<String> sections,
             int questions,
             long minutes,
-            State state) {}
+            List<String> brings,
+            List<String> granted,
+            boolean checks,
+            String checked) {
+
+        public boolean isEnterable() {
+            return state == State.OPEN || state == State.IN_PROGRESS || state == State.DECLINED_OPEN;
+        }
+
+        public boolean isOver() {
+            return state == State.HANDED_IN || state == State.DECLINED;
+        }
+    }
+
+    /** A paper to practise with, as often as one likes. */
+    record Practice(String paper, String title, Purpose purpose, int questions, long minutes) {}
 
     /** What can be done with a sitting. */
     enum State {
+        DUE,
         OPEN,
         IN_PROGRESS,
+        MISSED,
         HANDED_IN,
-        DECLINED
+        DECLINED,
+        /** A notice was declined, and can be decided about again. */
+        DECLINED_OPEN
     }
 
     @GetMapping("/")
-    String home(Principal principal, Model model) {
+    String home(
+            Principal principal,
+            HttpServletRequest request,
+            Model model,
+            @RequestParam(defaultValue = "") String refused) {
+        if (request.isUserInRole(Staff.Role.INVIGILATOR.name())) {
+            return "redirect:/invigilation";
+        }
+        if (request.isUserInRole(Staff.Role.OFFICE.name())) {
+            return "redirect:/office";
+        }
         Instant now = clock.instant();
         Candidate candidate = candidates.find(principal.getName()).orElseThrow();
+        List<Card> cards = appointments.of(candidate.number()).stream()
+                .map(appointment -> card(appointment, now))
+                .toList();
         model.addAttribute("candidate", candidate);
-        model.addAttribute(
-                "cards",
-                appointments.of(candidate.number()).stream()
-                        .map(appointment -> card(appointment, now))
-                        .toList());
+        model.addAttribute("official", of(cards, Purpose.OFFICIAL));
+        model.addAttribute("practised", of(cards, Purpose.PRACTICE));
+        model.addAttribute("practice", practice());
+        refusal(refused).ifPresent(verdict -> model.addAttribute("refused", verdict));
         return "home";
     }
 
+    /** The appointment as a calendar file. For the sitting's own candidate. */
+    @GetMapping("/sittings/{sitting}/appointment.ics")
+    ResponseEntity<String> appointment(@PathVariable long sitting, Principal principal) {
+        Appointment appointment = appointments
+                .find(new SittingId(sitting))
+                .filter(found -> found.candidate().equals(principal.getName()))
+                .filter(found -> found.terms().window().isBounded())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Paper paper = personal(appointment, text(appointment).paper());
+        Window window = appointment.terms().window();
+        CalendarEntry entry = new CalendarEntry(
+                "sitting-" + sitting + "@daunting-ledger",
+                clock.instant(),
+                window.opens(),
+                window.opens().plus(length(paper)),
+                paper.title(),
+                words.say("calendar.seat", appointment.seat()),
+                words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/calendar;charset=utf-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"appointment-" + sitting + ".ics\"")
+                .body(entry.file());
+    }
+
+    private static List<Card> of(List<Card> cards, Purpose purpose) {
+        return cards.stream().filter(card -> card.purpose() == purpose).toList();
+    }
+
+    private List<Practice> practice() {
+        return papers.latest().stream()
+                .map(ref -> papers.text(ref, language()))
+                .filter(text -> text.about().purpose() != Purpose.OFFICIAL)
+                .map(text -> new Practice(
+                        text.paper().id().value(),
+                        text.paper().title(),
+                        text.about().purpose(),
+                        (int) text.paper().items().count(),
+                        length(text.paper()).toMinutes()))
+                .toList();
+    }
+
     private Card card(Appointment appointment, Instant now) {
-        Paper paper = papers.text(appointment.paper()).paper();
+        PaperText text = text(appointment);
+        Paper paper = personal(appointment, text.paper());
         Sitting sitting = ledgers.open(appointment, now).sitting();
+        Window window = appointment.terms().window();
+        boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);
         return new Card(
                 appointment.sitting().toString(),
                 paper.title(),
+                text.about().purpose(),
+                state(sitting, now),
+                window.isBounded() ? wall.day(window.opens()) + ", " + wall.minute(window.opens()) : "",
+                window.isBounded()
+                        ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
+                        : "",
                 appointment.seat(),
                 paper.sections().map(section -> section.title()).toList(),
                 (int) paper.items().count(),
-                paper.boxes().stream()
-                        .map(TimeBox::limit)
-                        .reduce(Duration.ZERO, Duration::plus)
-                        .toMinutes(),
-                state(sitting));
+                length(paper).toMinutes(),
+                text.about().brings(),
+                privileges.of(text.paper(), appointment.terms()),
+                checks && sitting.position() instanceof Position.Before,
+                sitting.arrival()
+                        .stationAt()
+                        .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))
+                        .orElse(""));
     }
 
-    private static State state(Sitting sitting) {
+    private PaperText text(Appointment appointment) {
+        return papers.text(appointment.paper(), language());
+    }
+
+    private static String language() {
+        return LocaleContextHolder.getLocale().toLanguageTag();
+    }
+
+    private static Paper personal(Appointment appointment, Paper paper) {
+        return appointment.terms().accommodations().applyTo(paper);
+    }
+
+    /** Adds up the limits that are in no other limit. */
+    private static Duration length(Paper paper) {
+        List<TimeBox> outer = paper.boxes().stream()
+                .filter(box -> paper.boxes().stream()
+                        .noneMatch(other -> other != box
+                                && paper.covers(other, paper.indexOf(box.first()))
+                                && paper.covers(other, paper.indexOf(box.last()))))
+                .toList();
+        return outer.stream().map(TimeBox::limit).reduce(Duration.ZERO, Duration::plus);
+    }
+
+    private static State state(Sitting sitting, Instant now) {
         return switch (sitting.position()) {
             case Position.At at -> State.IN_PROGRESS;
-            case Position.Before before -> before.stage() == 0 ? State.OPEN : State.IN_PROGRESS;
+            case Position.Before before when before.stage() > 0 -> State.IN_PROGRESS;
+            case Position.Before before ->
+                switch (entering(sitting, now)) {
+                    case TOO_EARLY -> State.DUE;
+                    case TOO_LATE -> State.MISSED;
+                    default -> State.OPEN;
+                };
             case Position.Over over ->
                 switch (over.ending()) {
                     case HANDED_IN -> State.HANDED_IN;
-                    case DECLINED -> State.DECLINED;
+                    case DECLINED -> entering(sitting, now).isPermitted() ? State.DECLINED_OPEN : State.DECLINED;
                 };
         };
+    }
+
+    private static Verdict entering(Sitting sitting, Instant now) {
+        return sitting.entrance()
+                .map(stage -> sitting.permits(new Act.StageOpened(stage), now))
+                .orElse(Verdict.SITTING_OVER);
+    }
+
+    /** Reads why the door was not opened, as {@code /?refused=too-early} names it. */
+    private static Optional<String> refusal(String refused) {
+        return List.of(Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER).stream()
+                .map(verdict -> verdict.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                .filter(refused::equals)
+                .findFirst();
     }
 }

@@ -20,12 +20,15 @@ import org.springframework.security.web.authentication.rememberme.TokenBasedReme
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.util.matcher.RequestMatcher;
 
-/** Who may do what: everything needs a signed-in candidate, but for the sign-in itself and what it is made of. */
+/**
+ * Who may do what: candidates their sittings, invigilators the door, the office its pages; and everybody the sign-in
+ * with what it is made of.
+ */
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration {
 
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
-            + "img-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; worker-src 'self'; "
+            + "img-src 'self'; media-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; worker-src 'self'; "
             + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
@@ -36,7 +39,7 @@ class SecurityConfiguration {
     @Bean
     SecurityFilterChain security(
             HttpSecurity http,
-            CandidateRegister register,
+            Register register,
             PasswordEncoder pins,
             SignInThrottle throttle,
             AdmissionSettings settings,
@@ -44,12 +47,23 @@ class SecurityConfiguration {
         DaoAuthenticationProvider pinCheck = new DaoAuthenticationProvider(register);
         pinCheck.setPasswordEncoder(pins);
         String key = SigningKey.in(settings.data());
-        return http.authenticationProvider(new ThrottledSignIn(pinCheck, throttle, clock))
+        return http.authenticationProvider(new ThrottledSignIn(pinCheck, register, throttle, clock))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/sign-in", "/assets/**", "/service-worker.js", "/error", "/actuator/health")
+                                "/sign-in",
+                                "/language",
+                                "/assets/**",
+                                "/service-worker.js",
+                                "/error",
+                                "/actuator/health")
                         .permitAll()
-                        .requestMatchers("/", "/time", "/sittings/**")
-                        .hasRole(CandidateRegister.ROLE)
+                        .requestMatchers("/")
+                        .authenticated()
+                        .requestMatchers("/time", "/sittings/**", "/practice/**")
+                        .hasRole(Register.CANDIDATE)
+                        .requestMatchers("/invigilation/**")
+                        .hasRole(Staff.Role.INVIGILATOR.name())
+                        .requestMatchers("/office/**")
+                        .hasRole(Staff.Role.OFFICE.name())
                         .anyRequest()
                         .denyAll())
                 .formLogin(form -> form.loginPage("/sign-in")
@@ -65,13 +79,15 @@ class SecurityConfiguration {
                         .defaultAuthenticationEntryPointFor(
                                 new LoginUrlAuthenticationEntryPoint("/sign-in"), request -> true))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                        .permissionsPolicyHeader(permissions -> permissions.policy(
+                                "camera=(self), fullscreen=(self), microphone=(), geolocation=(), payment=()"))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 
     /** A cookie that lasts as long as the browser is open, and signs in again after a restart of the server. */
     private static TokenBasedRememberMeServices survivesRestart(
-            String key, CandidateRegister register, AdmissionSettings settings) {
+            String key, Register register, AdmissionSettings settings) {
         TokenBasedRememberMeServices services =
                 new TokenBasedRememberMeServices(key, register, RememberMeTokenAlgorithm.SHA256) {
                     @Override

@@ -1,16 +1,32 @@
 package dauntingledger.app.admission;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The sign-in page; open to everybody. */
+/** The sign-in page and the choice of language; open to everybody. */
 @Controller
 class SignInController {
 
     private static final int LONGEST_WAIT = 3600;
+    /** Paths on this server; {@code //} would lead elsewhere. */
+    private static final Pattern PAGES_HERE = Pattern.compile("/(?:[a-z0-9-]+(?:/[a-z0-9-]+)*)?");
+
+    private final AdmissionSettings settings;
+    private final ChosenLanguage languages;
+    private final Keypad keypad;
+
+    SignInController(AdmissionSettings settings, ChosenLanguage languages, Keypad keypad) {
+        this.settings = settings;
+        this.languages = languages;
+        this.keypad = keypad;
+    }
 
     @GetMapping("/sign-in")
     String signIn(
@@ -21,6 +37,18 @@ class SignInController {
         model.addAttribute("wrong", wrong != null);
         model.addAttribute("wait", Math.clamp(wait, 0, LONGEST_WAIT));
         model.addAttribute("signedOut", signedOut != null);
+        model.addAttribute("keys", keypad.keys(settings.shufflesKeypad()));
         return "sign-in";
+    }
+
+    /** Chooses the language of the interface on this computer; for everybody. */
+    @PostMapping("/language")
+    String language(
+            @RequestParam String tag,
+            @RequestParam(defaultValue = "/") String back,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        ChosenLanguage.offered(tag).ifPresent(locale -> languages.setLocale(request, response, locale));
+        return "redirect:" + (PAGES_HERE.matcher(back).matches() ? back : "/");
     }
 }

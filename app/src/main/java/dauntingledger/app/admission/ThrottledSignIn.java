@@ -14,11 +14,13 @@ final class ThrottledSignIn implements AuthenticationProvider {
     private static final int MAX_LENGTH = 32;
 
     private final AuthenticationProvider pinCheck;
+    private final Register register;
     private final SignInThrottle throttle;
     private final Clock clock;
 
-    ThrottledSignIn(AuthenticationProvider pinCheck, SignInThrottle throttle, Clock clock) {
+    ThrottledSignIn(AuthenticationProvider pinCheck, Register register, SignInThrottle throttle, Clock clock) {
         this.pinCheck = pinCheck;
+        this.register = register;
         this.throttle = throttle;
         this.clock = clock;
     }
@@ -26,7 +28,7 @@ final class ThrottledSignIn implements AuthenticationProvider {
     @Override
     public @Nullable Authentication authenticate(Authentication attempt) {
         Instant now = clock.instant();
-        String number = CandidateRegister.normalised(attempt.getName());
+        String number = register.normalised(attempt.getName());
         String pin = String.valueOf(attempt.getCredentials());
         if (number.length() > MAX_LENGTH || pin.length() > MAX_LENGTH) {
             throw new BadCredentialsException("longer than any number or PIN");

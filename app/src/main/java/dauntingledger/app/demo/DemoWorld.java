@@ -1,16 +1,24 @@
 package dauntingledger.app.demo;
 
 import dauntingledger.app.admission.Candidates;
-import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.admission.Staff;
+import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.sitting.Window;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.slf4j.Logger;
@@ -30,33 +38,77 @@ class DemoWorld implements ApplicationRunner {
     private static final Logger log = LoggerFactory.getLogger(DemoWorld.class);
     private static final String PACKAGES = "demo/papers/";
 
-    private record Person(String number, String name, String pin, String seat) {}
-
-    private static final List<Person> PEOPLE = List.of(
-            new Person("BW-20417", "Ilse Varga-Thorne", "4071", "9"),
-            new Person("BW-20418", "Tomas Okonedo-Reed", "5162", "10"),
-            new Person("BW-20419", "Maren Achterberg", "6253", "11"));
+    private static final Accommodations MORE_TIME = new Accommodations(
+            Rational.of(5, 4),
+            Map.of(),
+            Duration.ofMinutes(5),
+            Map.of(),
+            false,
+            List.of("a magnifying glass", "ear protection"));
+    private static final Duration DOORS_BEFORE = Duration.ofMinutes(30);
+    private static final Duration SOON = Duration.ofMinutes(3);
+    private static final Duration ADMISSION = Duration.ofMinutes(20);
 
     private final Papers papers;
     private final Candidates candidates;
-    private final Appointments appointments;
+    private final Staff staff;
+    private final DemoSittings sittings;
+    private final Clock clock;
 
-    DemoWorld(Papers papers, Candidates candidates, Appointments appointments) {
+    DemoWorld(Papers papers, Candidates candidates, Staff staff, DemoSittings sittings, Clock clock) {
         this.papers = papers;
         this.candidates = candidates;
-        this.appointments = appointments;
+        this.staff = staff;
+        this.sittings = sittings;
+        this.clock = clock;
     }
 
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
-        PaperRef licence = papers.importPackage(new ByteArrayInputStream(zip("pilot-licence")));
-        for (Person person : PEOPLE) {
-            if (candidates.find(person.number()).isEmpty()) {
-                candidates.register(person.number(), person.name(), person.pin());
-                appointments.make(person.number(), licence, person.seat());
-            }
+        PaperRef licence = paper("pilot-licence");
+        PaperRef cadet = paper("cadet-entrance");
+        PaperRef lightkeeper = paper("lightkeeper");
+        paper("buoyage-practice");
+        paper("try-out");
+        takeOn(new Staff.Member("INV-1", "Jonna Hartwell", Staff.Role.INVIGILATOR), "3071");
+        takeOn(new Staff.Member("OFF-1", "Orla Menck", Staff.Role.OFFICE), "4082");
+        Instant now = clock.instant();
+        Window soon = new Window(
+                now.minus(DOORS_BEFORE), now.plus(SOON), now.plus(SOON).plus(ADMISSION));
+        Window open = new Window(now.minus(DOORS_BEFORE), now.minusSeconds(1), now.plus(Duration.ofHours(8)));
+
+        sittings.openNow(candidate("BW-20417", "Ilse Varga-Thorne", "4071", "a"), licence, "9", Terms.OPEN);
+        sittings.scheduled(
+                candidate("BW-20418", "Tomas Okonedo-Reed", "5162", "b"), cadet, "10", Terms.OPEN.within(soon));
+        sittings.atTheDoor(
+                candidate("BW-20419", "Maren Achterberg", "6253", "c"), lightkeeper, "11", Terms.OPEN.withCode("7482"));
+        sittings.handedIn(candidate("BW-20420", "Corwin Adeyemi-Salt", "7344", "d"), licence, "12");
+        sittings.inProgress(candidate("BW-20421", "Pia Lindqvist-Marsh", "8435", "e"), licence, "13");
+        sittings.openNow(
+                candidate("BW-20422", "Ruben Castellane", "9526", "f"),
+                licence,
+                "14",
+                Terms.OPEN.granting(MORE_TIME, new Terms.Display("contrast-light", "125")));
+        sittings.openNow(
+                candidate("BW-20423", "Johanna Weidenbruck", "1617", "c"), cadet, "15", Terms.OPEN.within(open));
+        log.info("The demo world is in place");
+    }
+
+    private PaperRef paper(String name) throws IOException {
+        return papers.importPackage(new ByteArrayInputStream(zip(name)));
+    }
+
+    private void takeOn(Staff.Member member, String pin) {
+        if (staff.member(member.number()).isEmpty()) {
+            staff.takeOn(member, pin);
         }
-        log.info("The demo world is in place: {} candidates", PEOPLE.size());
+    }
+
+    private String candidate(String number, String name, String pin, String face) {
+        if (candidates.find(number).isEmpty()) {
+            candidates.register(number, name, pin, face);
+        }
+        return number;
     }
 
     /** Packs a folder of the demo papers as the package it is; the same files always give the same bytes. */

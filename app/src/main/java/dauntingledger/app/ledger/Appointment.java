@@ -8,4 +8,4 @@ import dauntingledger.app.papers.PaperRef;
  * @param candidate the candidate's number
  * @param seat the name of the seat in the room
  */
-public record Appointment(SittingId sitting, String candidate, PaperRef paper, String seat) {}
+public record Appointment(SittingId sitting, String candidate, PaperRef paper, String seat, Terms terms) {}

@@ -3,6 +3,8 @@ package dauntingledger.app.ledger;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.accommodation.Accommodations;
 import jakarta.persistence.EntityManager;
 import java.util.List;
 import java.util.Optional;
@@ -10,8 +12,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
-/** Keeps the sittings in the database. An appointment never changes, so the ones in use are also kept in memory. */
+/** Keeps the sittings in the database, and those in use in memory. */
 @Component
 class AppointmentBook implements Appointments {
 
@@ -19,20 +22,51 @@ class AppointmentBook implements Appointments {
 
     private final EntityManager entities;
     private final TransactionTemplate transactions;
+    private final Papers papers;
+    private final LedgerStore ledgers;
+    private final JsonMapper json;
     private final Cache<SittingId, Appointment> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    AppointmentBook(EntityManager entities, TransactionTemplate transactions) {
+    AppointmentBook(
+            EntityManager entities,
+            TransactionTemplate transactions,
+            Papers papers,
+            LedgerStore ledgers,
+            JsonMapper json) {
         this.entities = entities;
         this.transactions = transactions;
+        this.papers = papers;
+        this.ledgers = ledgers;
+        this.json = json;
     }
 
     @Override
     @Transactional
-    public Appointment make(String candidate, PaperRef paper, String seat) {
-        SittingRecord made = new SittingRecord(candidate, paper, seat);
+    public Appointment make(String candidate, PaperRef paper, String seat, Terms terms) {
+        requireGoodPaper(paper, terms.accommodations());
+        SittingRecord made = new SittingRecord(candidate, paper, seat, terms);
         entities.persist(made);
-        return made.appointment();
+        return made.appointment(json);
+    }
+
+    @Override
+    public Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display) {
+        Appointment before = find(sitting).orElseThrow();
+        requireGoodPaper(before.paper(), accommodations);
+        return ledgers.whileEmpty(before, () -> {
+            Appointment after = transactions.execute(status -> {
+                SittingRecord found = entities.find(SittingRecord.class, sitting.value());
+                found.grant(accommodations, display);
+                return found.appointment(json);
+            });
+            kept.put(sitting, after);
+            return after;
+        });
+    }
+
+    private void requireGoodPaper(PaperRef paper, Accommodations accommodations) {
+        accommodations.applyTo(papers.text(paper).paper());
     }
 
     @Override
@@ -41,7 +75,17 @@ class AppointmentBook implements Appointments {
         return entities.createQuery("from SittingRecord where candidate = :candidate order by id", SittingRecord.class)
                 .setParameter("candidate", candidate)
                 .getResultStream()
-                .map(SittingRecord::appointment)
+                .map(record -> record.appointment(json))
+                .toList();
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Appointment> all(int most) {
+        return entities.createQuery("from SittingRecord order by opensAt desc nulls last, id desc", SittingRecord.class)
+                .setMaxResults(most)
+                .getResultStream()
+                .map(record -> record.appointment(json))
                 .toList();
     }
 
@@ -53,6 +97,6 @@ class AppointmentBook implements Appointments {
     private @Nullable Appointment load(SittingId sitting) {
         Optional<SittingRecord> found = transactions.execute(
                 status -> Optional.ofNullable(entities.find(SittingRecord.class, sitting.value())));
-        return found.map(SittingRecord::appointment).orElse(null);
+        return found.map(record -> record.appointment(json)).orElse(null);
     }
 }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Act;
@@ -19,7 +20,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.BiFunction;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,6 +45,7 @@ class LedgerStore implements Ledgers {
     private final Papers papers;
     private final GroupCommit writer;
     private final JsonMapper json;
+    private final ApplicationEventPublisher events;
     private final Cache<SittingId, LiveLedger> live =
             Caffeine.newBuilder().maximumSize(MOST_LIVE).expireAfterAccess(IDLE).build();
 
@@ -50,12 +54,14 @@ class LedgerStore implements Ledgers {
             TransactionTemplate transactions,
             Papers papers,
             GroupCommit writer,
-            JsonMapper json) {
+            JsonMapper json,
+            ApplicationEventPublisher events) {
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;
         this.writer = writer;
         this.json = json;
+        this.events = events;
     }
 
     @Override
@@ -72,8 +78,32 @@ class LedgerStore implements Ledgers {
 
     @Override
     public Outcome record(Appointment appointment, Act act, Instant now) {
-        EntryId id = new EntryId(UUID.randomUUID().toString());
-        return change(appointment, now, (ledger, lines) -> ledger.judge(Entry.made(id, now, act), lines));
+        Entry entry = Entry.made(new EntryId(UUID.randomUUID().toString()), now, act);
+        Outcome outcome = change(appointment, now, (ledger, lines) -> ledger.judge(entry, lines));
+        if (outcome.status() == Outcome.Status.ENTERED) {
+            events.publishEvent(new Recorded(appointment.sitting(), entry));
+        }
+        return outcome;
+    }
+
+    /**
+     * Does what may be done only while nothing has happened in a sitting; its ledger is read anew afterwards.
+     *
+     * @throws IllegalStateException if something has
+     */
+    <T> T whileEmpty(Appointment appointment, Supplier<T> change) {
+        LiveLedger ledger = lock(appointment);
+        try {
+            if (!ledger.isUntouched()) {
+                throw new IllegalStateException("sitting " + appointment.sitting() + " has begun");
+            }
+            T result = change.get();
+            ledger.markStale();
+            live.asMap().remove(appointment.sitting(), ledger);
+            return result;
+        } finally {
+            ledger.lock().unlock();
+        }
     }
 
     @Override
@@ -133,8 +163,10 @@ class LedgerStore implements Ledgers {
         Hash last = lines.isEmpty()
                 ? Chain.ofHead(head(appointment))
                 : lines.getLast().hash();
-        return new LiveLedger(
-                appointment.sitting(), papers.text(appointment.paper()).paper(), entries, last);
+        Terms terms = appointment.terms();
+        Paper paper =
+                terms.accommodations().applyTo(papers.text(appointment.paper()).paper());
+        return new LiveLedger(appointment.sitting(), paper, terms.window(), entries, last);
     }
 
     private List<LedgerLine> lines(SittingId sitting) {

@@ -22,7 +22,10 @@ public interface Ledgers {
      */
     List<Outcome> append(Appointment appointment, String seat, List<Entry> entries, Instant now);
 
-    /** Appends an act that the server itself records or somebody other than the candidate does. */
+    /**
+     * Appends an act that the server itself records or that is done outside the room; if it counts, {@link Recorded} is
+     * published.
+     */
     Outcome record(Appointment appointment, Act act, Instant now);
 
     /** Returns the sitting at {@code now}, after recording what time has ended by then. */

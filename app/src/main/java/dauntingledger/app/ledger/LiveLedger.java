@@ -8,8 +8,10 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Ledger;
+import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -25,9 +27,9 @@ final class LiveLedger {
     private Hash lastHash;
     private boolean stale;
 
-    LiveLedger(SittingId sitting, Paper paper, List<Entry> entries, Hash lastHash) {
+    LiveLedger(SittingId sitting, Paper paper, Window window, List<Entry> entries, Hash lastHash) {
         this.sitting = sitting;
-        this.ledger = Ledger.of(paper, entries);
+        this.ledger = Ledger.of(paper, window, entries);
         this.lastSeq = entries.size();
         this.lastHash = lastHash;
     }
@@ -59,6 +61,11 @@ final class LiveLedger {
 
     Sitting sittingAt(Instant now) {
         return ledger.sittingAt(now);
+    }
+
+    /** Returns whether nothing has happened yet that the terms of the sitting could bear on; station checks do not. */
+    boolean isUntouched() {
+        return ledger.sitting().position() instanceof Position.Before before && before.stage() == 0;
     }
 
     /** Returns whether {@code seat} may write: it is the live one. */

@@ -3,14 +3,21 @@ package dauntingledger.app.ledger;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.papers.PaperRef;
+import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.plain.AccommodationsCodec;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.sitting.Window;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A row of the table of sittings. */
 @Entity
@@ -29,20 +36,65 @@ class SittingRecord {
 
     private String seat = "";
 
+    @Column(name = "doors_at")
+    private @Nullable Instant doorsAt;
+
+    @Column(name = "opens_at")
+    private @Nullable Instant opensAt;
+
+    @Column(name = "closes_at")
+    private @Nullable Instant closesAt;
+
+    private String code = "";
+
+    @Column(length = 8192)
+    private String accommodations = "";
+
+    private String theme = "";
+
+    @Column(name = "text_size")
+    private String textSize = "";
+
     protected SittingRecord() {}
 
-    SittingRecord(String candidate, PaperRef paper, String seat) {
+    SittingRecord(String candidate, PaperRef paper, String seat, Terms terms) {
         this.candidate = candidate;
         this.paper = paper.id().value();
         this.paperVersion = paper.version();
         this.seat = seat;
+        if (terms.window().isBounded()) {
+            this.doorsAt = terms.window().doors();
+            this.opensAt = terms.window().opens();
+            this.closesAt = terms.window().closes();
+        }
+        this.code = terms.code();
+        grant(terms.accommodations(), terms.display());
     }
 
-    Appointment appointment() {
+    final void grant(Accommodations granted, Terms.Display display) {
+        this.accommodations = granted.isNone() ? "" : CanonicalJson.write(AccommodationsCodec.toPlain(granted));
+        this.theme = display.theme();
+        this.textSize = display.textSize();
+    }
+
+    Appointment appointment(JsonMapper json) {
         return new Appointment(
                 new SittingId(requireNonNull(id, "id")),
                 candidate,
                 new PaperRef(new PaperId(paper), paperVersion),
-                seat);
+                seat,
+                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize)));
+    }
+
+    private Window window() {
+        return doorsAt == null || opensAt == null || closesAt == null
+                ? Window.ALWAYS
+                : new Window(doorsAt, opensAt, closesAt);
+    }
+
+    private Accommodations accommodations(JsonMapper json) {
+        return accommodations.isEmpty()
+                ? Accommodations.NONE
+                : AccommodationsCodec.fromPlain(json.readValue(accommodations, Map.class));
     }
 }

@@ -71,6 +71,13 @@ final class PackageFiles {
         return Optional.ofNullable(files.get(path));
     }
 
+    /** Returns these files as they are read in another language: a file in {@code folder} stands in for its namesake. */
+    PackageFiles overlaid(String folder) {
+        PackageFiles overlaid = new PackageFiles();
+        files.forEach((path, content) -> overlaid.files.put(path, files.getOrDefault(folder + "/" + path, content)));
+        return overlaid;
+    }
+
     /** Returns {@code href} as seen from the file {@code from}, as a path in the package. */
     static String resolve(String from, String href) {
         int slash = from.lastIndexOf('/');

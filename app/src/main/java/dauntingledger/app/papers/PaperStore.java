@@ -9,7 +9,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
+import java.util.List;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import org.springframework.stereotype.Component;
@@ -33,7 +35,7 @@ class PaperStore implements Papers {
         Problems problems = new Problems();
         byte[] zip = PackageFiles.bounded(in, problems);
         problems.throwIfAny();
-        Paper paper = QtiPackageReader.read(zip).text().paper();
+        Paper paper = QtiPackageReader.read(zip).in("").paper();
         PaperRef ref = new PaperRef(paper.id(), paper.version());
         transactions.executeWithoutResult(status -> keep(ref, zip));
         return ref;
@@ -41,7 +43,26 @@ class PaperStore implements Papers {
 
     @Override
     public PaperText text(PaperRef ref) {
-        return paper(ref).text();
+        return text(ref, "");
+    }
+
+    @Override
+    public PaperText text(PaperRef ref, String language) {
+        return paper(ref).in(language);
+    }
+
+    @Override
+    public List<PaperRef> latest() {
+        return transactions.execute(status -> entities.createQuery(
+                        "select id, max(version) from PaperRecord group by id order by id", Object[].class)
+                .getResultStream()
+                .map(row -> new PaperRef(new PaperId((String) row[0]), (Integer) row[1]))
+                .toList());
+    }
+
+    @Override
+    public Optional<byte[]> sound(PaperRef ref, String path) {
+        return Optional.ofNullable(paper(ref).media().get(path));
     }
 
     @Override

@@ -7,23 +7,52 @@ import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
- * A paper with the words and figures that candidates read. All HTML in it is well formed and made of allowed elements
+ * A paper in one language, with the words and figures that candidates read. All HTML in it is well formed and made of allowed elements
  * and attributes only; it holds no script, style, link or reference to elsewhere.
  *
+ * @param language the BCP 47 tag of the language
+ * @param about what is said of the paper before it is sat
  * @param pages the pages of notices and instructions, by stage
  * @param items the questions, by item
  */
-public record PaperText(Paper paper, Map<StageId, List<Page>> pages, Map<ItemId, ItemText> items) {
+public record PaperText(
+        String language, Paper paper, About about, Map<StageId, List<Page>> pages, Map<ItemId, ItemText> items) {
 
     public PaperText {
         pages = Map.copyOf(pages);
         items = Map.copyOf(items);
     }
 
-    /** A page to read. */
-    public record Page(String title, String html) {}
+    /**
+     * What is said of a paper on the home page.
+     *
+     * @param brings what may be brought into the room, each in a few words
+     * @param shufflesKeypad whether the keys of the keypad for the code change places each time
+     */
+    public record About(Purpose purpose, List<String> brings, boolean shufflesKeypad) {
+        public About {
+            brings = List.copyOf(brings);
+        }
+    }
+
+    /** What a paper is sat for. */
+    public enum Purpose {
+        OFFICIAL,
+        /** For oneself: begun whenever one likes, and as often. */
+        PRACTICE,
+        /** To get to know the room; nothing counts. */
+        TRY_OUT
+    }
+
+    /**
+     * A page to read.
+     *
+     * @param audio the path of a sound file in the package in which this page is read out
+     */
+    public record Page(String title, String html, Optional<String> audio) {}
 
     /**
      * A question as it is read.

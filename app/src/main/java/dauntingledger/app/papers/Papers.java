@@ -4,6 +4,8 @@ import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.List;
+import java.util.Optional;
 
 /** The papers of this installation. */
 public interface Papers {
@@ -18,8 +20,21 @@ public interface Papers {
      */
     PaperRef importPackage(InputStream zip) throws IOException;
 
-    /** @throws java.util.NoSuchElementException if there is no such paper */
+    /**
+     * Returns a paper in its first language.
+     *
+     * @throws java.util.NoSuchElementException if there is no such paper
+     */
     PaperText text(PaperRef ref);
+
+    /** Returns a paper in {@code language}, or in its first language where it has no such. */
+    PaperText text(PaperRef ref, String language);
+
+    /** Returns the latest version of every paper. */
+    List<PaperRef> latest();
+
+    /** Returns a sound file of a paper, by the path that a page of it names. */
+    Optional<byte[]> sound(PaperRef ref, String path);
 
     /** Marks a sitting of this paper by its key. */
     Score score(PaperRef ref, Sitting sitting);

@@ -40,8 +40,8 @@ final class QtiPackageReader {
     static final String MANIFEST = "imsmanifest.xml";
     static final String SIDE_FILE = "daunting-ledger.xml";
 
-    private final Problems problems = new Problems();
-    private final XmlReader xml = new XmlReader(problems);
+    private final Problems problems;
+    private final XmlReader xml;
     private final PackageFiles files;
     private final MarkupWriter markup;
     private final Map<ItemId, ItemText> itemTexts = new LinkedHashMap<>();
@@ -49,17 +49,33 @@ final class QtiPackageReader {
     private final Map<String, Duration> partLimits = new LinkedHashMap<>();
     private final Map<String, Boolean> floors = new LinkedHashMap<>();
 
-    private QtiPackageReader(byte[] zip) throws IOException {
-        this.files = PackageFiles.unpack(zip, problems);
+    private QtiPackageReader(PackageFiles files, Problems problems) {
+        this.files = files;
+        this.problems = problems;
+        this.xml = new XmlReader(problems);
         this.markup = new MarkupWriter(files, xml, problems);
     }
 
     /** @throws PackageRefusedException with everything that is wrong */
     static ReadPaper read(byte[] zip) throws IOException {
-        return new QtiPackageReader(zip).read();
+        Problems problems = new Problems();
+        PackageFiles files = PackageFiles.unpack(zip, problems);
+        One first = new QtiPackageReader(files, problems).read();
+        Map<String, One> others = new LinkedHashMap<>();
+        first.folders()
+                .forEach((tag, folder) ->
+                        others.put(tag, new QtiPackageReader(files.overlaid(folder), problems).read()));
+        return new Translations(problems, files).join(first, others);
     }
 
-    private ReadPaper read() {
+    /**
+     * A package in one language.
+     *
+     * @param folders the folders of the other languages, by tag
+     */
+    record One(PaperText text, Key key, Map<String, String> folders) {}
+
+    private One read() {
         Optional<XmlElement> side = document(SIDE_FILE, "a package needs this side file; see docs/PACKAGES.md");
         Optional<XmlElement> test =
                 document(MANIFEST, "a package needs a manifest").flatMap(this::test);
@@ -77,7 +93,9 @@ final class QtiPackageReader {
         Key judged = new Key(key);
         judged.findings(paper).forEach(finding -> note(side.orElseThrow(), finding));
         problems.throwIfAny();
-        return new ReadPaper(new PaperText(paper, read.orElseThrow().pages(), itemTexts), judged);
+        SideFileReader.Read rest = read.orElseThrow();
+        PaperText text = new PaperText(paper.languages().first(), paper, rest.about(), rest.pages(), itemTexts);
+        return new One(text, judged, rest.folders());
     }
 
     private Paper paper(XmlElement side, SideFileReader.Read read) {

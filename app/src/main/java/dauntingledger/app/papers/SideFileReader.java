@@ -1,20 +1,28 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.app.papers.PaperText.About;
 import dauntingledger.app.papers.PaperText.Page;
+import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -34,8 +42,14 @@ final class SideFileReader {
         this.problems = problems;
     }
 
-    /** The paper, built when asked for, and the pages of its notices and instructions. */
-    record Read(Supplier<Paper> builder, Map<StageId, List<Page>> pages) {
+    /**
+     * What a side file comes to.
+     *
+     * @param builder makes the paper when asked for
+     * @param pages the pages of notices and instructions
+     * @param folders where the other languages are, by tag
+     */
+    record Read(Supplier<Paper> builder, About about, Map<StageId, List<Page>> pages, Map<String, String> folders) {
         Paper paper() {
             return builder.get();
         }
@@ -58,7 +72,15 @@ final class SideFileReader {
         Optional<PaperId> id = attempt(root, () -> new PaperId(required(root, "id")));
         Optional<Integer> version = attempt(root, () -> Integer.valueOf(required(root, "version")));
         Optional<Duration> late = attempt(root, () -> span(root, "late-acceptance", Duration.ofMinutes(15)));
-        Optional<Paper.ScoreRelease> release = attempt(root, this::release);
+        Optional<Paper.ScoreRelease> release =
+                attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
+        Optional<Purpose> purpose = attempt(root, this::purpose);
+        Map<String, String> folders = new LinkedHashMap<>();
+        root.elements("language")
+                .forEach(language -> attempt(
+                                language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
+                        .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
+        Optional<Languages> languages = attempt(root, () -> languages(folders));
         problems.throwIfAny();
         return Optional.of(new Read(
                 () -> new Paper(
@@ -68,22 +90,37 @@ final class SideFileReader {
                         route,
                         boxes,
                         late.orElseThrow(),
-                        release.orElseThrow()),
-                pages));
+                        release.orElseThrow(),
+                        languages.orElseThrow()),
+                new About(
+                        purpose.orElseThrow(),
+                        root.elements("brings").map(XmlElement::text).toList(),
+                        isTrue(root, "shuffled-keypad")),
+                pages,
+                folders));
     }
 
     private Stage stage(XmlElement element, Map<String, Stage.Block> blocks) {
         return switch (element.name()) {
             case "block" -> block(element, blocks);
             case "notice" -> notice(element);
-            case "instructions" -> {
-                StageId id = stageId(element);
-                pages.put(id, element.elements("page").map(this::page).toList());
-                yield new Stage.Instructions(id, required(element, "title"));
-            }
+            case "instructions" -> instructions(element);
+            case "identity" -> new Stage.Identity(stageId(element), required(element, "title"));
+            case "admission" -> admission(element);
+            case "station-check" ->
+                new Stage.StationCheck(
+                        stageId(element),
+                        required(element, "title"),
+                        words(element, "lines", StationLine.values(), "window storage clock sound full-screen"));
+            case "portrait" -> new Stage.Portrait(stageId(element), required(element, "title"));
+            case "language-choice" -> new Stage.LanguageChoice(stageId(element), required(element, "title"));
+            case "try-out" -> new Stage.TryOut(stageId(element), required(element, "title"));
             case "break" ->
                 new Stage.Break(
-                        stageId(element), required(element, "title"), span(element, "length", null), clocks(element));
+                        stageId(element),
+                        required(element, "title"),
+                        span(element, "length", null),
+                        word(element, "clocks", Stage.Break.Clocks.values(), "stand-still"));
             case "hand-in" ->
                 new Stage.HandIn(stageId(element), required(element, "title"), span(element, "within", null));
             default ->
@@ -101,36 +138,101 @@ final class SideFileReader {
         return block;
     }
 
+    private Stage.Instructions instructions(XmlElement element) {
+        StageId id = stageId(element);
+        pages.put(id, element.elements("page").map(this::page).toList());
+        return new Stage.Instructions(
+                id,
+                required(element, "title"),
+                optional(element, "reading-time"),
+                span(element, "least", Duration.ZERO));
+    }
+
+    private static Stage.Admission admission(XmlElement element) {
+        return new Stage.Admission(
+                stageId(element),
+                required(element, "title"),
+                Set.copyOf(words(element, "by", Stage.Admission.Way.values(), "schedule")),
+                Integer.parseInt(element.attribute("tries").orElse("5")),
+                word(element, "late", Stage.Admission.Late.values(), "not-admitted"));
+    }
+
     private Stage.Notice notice(XmlElement element) {
         StageId id = stageId(element);
-        Page page = page(element);
+        Confirmation.How how = word(element, "confirm", Confirmation.How.values(), "press");
+        List<String> statements =
+                element.elements("statement").map(XmlElement::text).toList();
+        Page page = page(withoutStatements(element));
         pages.put(id, List.of(page));
-        Optional<Duration> limit = element.attribute("limit").map(text -> parse("limit", text));
-        return new Stage.Notice(id, page.title(), Hash.of(page.html()).hex(), limit);
+        return new Stage.Notice(
+                id,
+                page.title(),
+                Integer.parseInt(element.attribute("version").orElse("1")),
+                Set.of(Hash.of(page.html()).hex()),
+                optional(element, "limit"),
+                new Confirmation(how, statements),
+                isTrue(element, "consent-to-camera"),
+                isTrue(element, "keeps-appointment"));
+    }
+
+    /** The statement is shown beside its box, and is no part of the running text. */
+    private static XmlElement withoutStatements(XmlElement notice) {
+        List<Object> children = notice.children().stream()
+                .filter(child ->
+                        !(child instanceof XmlElement inner && inner.name().equals("statement")))
+                .toList();
+        return new XmlElement(notice.file(), notice.line(), notice.name(), notice.attributes(), children);
     }
 
     private Page page(XmlElement element) {
-        return new Page(required(element, "title"), markup.inside(element));
+        return new Page(required(element, "title"), markup.inside(element), element.attribute("audio"));
     }
 
-    private static Stage.Break.Clocks clocks(XmlElement element) {
-        String text = element.attribute("clocks").orElse("stand-still");
-        return switch (text) {
-            case "stand-still" -> Stage.Break.Clocks.STAND_STILL;
-            case "run-on" -> Stage.Break.Clocks.RUN_ON;
-            default ->
-                throw new IllegalArgumentException("clocks must be stand-still or run-on, but is '" + text + "'");
-        };
+    private Languages languages(Map<String, String> folders) {
+        List<String> tags = new ArrayList<>(List.of(root.attribute("lang").orElse("en")));
+        tags.addAll(folders.keySet());
+        return new Languages(tags, isTrue(root, "switching"));
     }
 
-    private Paper.ScoreRelease release() {
-        String text = root.attribute("score-release").orElse("later");
-        return switch (text) {
-            case "at-once" -> Paper.ScoreRelease.AT_ONCE;
-            case "later" -> Paper.ScoreRelease.LATER;
-            default ->
-                throw new IllegalArgumentException("score-release must be at-once or later, but is '" + text + "'");
-        };
+    private Purpose purpose() {
+        return word(root, "purpose", Purpose.values(), "official");
+    }
+
+    private static boolean isTrue(XmlElement element, String attribute) {
+        return "true".equals(element.attribute(attribute).orElse("false"));
+    }
+
+    /** Reads an attribute that names one constant, as {@code not-admitted} names {@code NOT_ADMITTED}. */
+    private static <E extends Enum<E>> E word(XmlElement element, String attribute, E[] constants, String otherwise) {
+        List<E> read = words(element, attribute, constants, otherwise);
+        if (read.size() != 1) {
+            throw new IllegalArgumentException(attribute + " must be one word");
+        }
+        return read.getFirst();
+    }
+
+    /** Reads an attribute that names constants, with spaces between them. */
+    private static <E extends Enum<E>> List<E> words(
+            XmlElement element, String attribute, E[] constants, String otherwise) {
+        String text = element.attribute(attribute).orElse(otherwise);
+        return Arrays.stream(text.strip().split("\\s+"))
+                .map(word -> Arrays.stream(constants)
+                        .filter(constant -> name(constant).equals(word))
+                        .findFirst()
+                        .orElseThrow(() -> new IllegalArgumentException(attribute + " must be of "
+                                + Arrays.stream(constants)
+                                        .map(SideFileReader::name)
+                                        .toList() + ", but is '" + word
+                                + "'")))
+                .toList();
+    }
+
+    private static String name(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static Optional<Duration> optional(XmlElement element, String attribute) {
+        return element.attribute(attribute).map(text -> parse(attribute, text));
     }
 
     /** A time limit that the standard puts on a test part is a box over that one block. */

@@ -1,5 +1,6 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.Words;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.rulebook.number.Rational;
@@ -9,19 +10,17 @@ import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
 /** Makes the view of a block out of a paper. */
 @Component
 class BlockViews {
 
-    private final MessageSource messages;
+    private final Words words;
 
-    BlockViews(MessageSource messages) {
-        this.messages = messages;
+    BlockViews(Words words) {
+        this.words = words;
     }
 
     RoomView.Block of(Stage.Block block, PaperText text) {
@@ -66,31 +65,28 @@ class BlockViews {
 
     private String task(Item item) {
         if (item.interactions().size() > 1) {
-            return word("task.parts", item.interactions().size());
+            return words.say("task.parts", item.interactions().size());
         }
         return switch (item.interactions().getFirst()) {
-            case Interaction.NumberEntry entry -> word("task.number");
-            case Interaction.Choice choice when choice.isSingle() -> word("task.one");
+            case Interaction.NumberEntry entry -> words.say("task.number");
+            case Interaction.Choice choice when choice.isSingle() -> words.say("task.one");
             case Interaction.Choice choice
-            when choice.minChoices() == choice.maxChoices() -> word("task.exactly", choice.maxChoices());
+            when choice.minChoices() == choice.maxChoices() -> words.say("task.exactly", choice.maxChoices());
             case Interaction.Choice choice
-            when choice.maxChoices() < choice.choices().size() -> word("task.up-to", choice.maxChoices());
-            case Interaction.Choice choice -> word("task.all-that-apply");
+            when choice.maxChoices() < choice.choices().size() -> words.say("task.up-to", choice.maxChoices());
+            case Interaction.Choice choice -> words.say("task.all-that-apply");
         };
     }
 
     private String worth(Item item) {
-        String right = word(item.credit() == Item.Credit.PARTS ? "worth.parts" : "worth.right", marks(item.marks()));
-        return item.penalty().isZero() ? right : right + " · " + word("worth.wrong", marks(item.penalty()));
+        String right =
+                words.say(item.credit() == Item.Credit.PARTS ? "worth.parts" : "worth.right", marks(item.marks()));
+        return item.penalty().isZero() ? right : right + " · " + words.say("worth.wrong", marks(item.penalty()));
     }
 
     private String marks(Rational marks) {
         boolean one = marks.compareTo(Rational.ONE) <= 0;
-        return word(one ? "marks.one" : "marks.many", Marks.write(marks));
-    }
-
-    private String word(String key, Object... arguments) {
-        return messages.getMessage(key, arguments, Locale.ENGLISH);
+        return words.say(one ? "marks.one" : "marks.many", Marks.write(marks));
     }
 
     private static final class Numbering {

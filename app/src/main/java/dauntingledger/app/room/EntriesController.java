@@ -81,7 +81,17 @@ class EntriesController {
 
     @GetMapping(path = "/sittings/{sitting}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable long sitting, @RequestParam String seat, Principal principal) {
-        return seats.open(door.open(sitting, principal).sitting(), seat);
+        Appointment appointment = door.open(sitting, principal);
+        List<Map<String, Object>> made = ledgers.open(appointment, clock.instant()).entries().stream()
+                .filter(EntriesController::isForWindows)
+                .map(EntryCodec::toPlain)
+                .toList();
+        return seats.open(appointment.sitting(), seat, made);
+    }
+
+    /** Returns whether an open window has to be told of an entry: one that neither it nor time has made. */
+    static boolean isForWindows(Entry entry) {
+        return entry.act().actor() == Actor.INVIGILATOR || entry.act().actor() == Actor.OFFICE;
     }
 
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)

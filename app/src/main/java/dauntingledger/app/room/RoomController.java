@@ -1,15 +1,23 @@
 package dauntingledger.app.room;
 
 import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.admission.ChosenLanguage;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -19,9 +27,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,60 +47,137 @@ class RoomController {
 
     private final Door door;
     private final Candidates candidates;
+    private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
-    private final BlockViews blocks;
-    private final StageViews stages;
+    private final StagePages pages;
     private final RoomData data;
+    private final StageViews stages;
     private final Clock clock;
 
     RoomController(
             Door door,
             Candidates candidates,
+            Appointments appointments,
             Ledgers ledgers,
             Papers papers,
-            BlockViews blocks,
-            StageViews stages,
+            StagePages pages,
             RoomData data,
+            StageViews stages,
             Clock clock) {
         this.door = door;
         this.candidates = candidates;
+        this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
-        this.blocks = blocks;
-        this.stages = stages;
+        this.pages = pages;
         this.data = data;
+        this.stages = stages;
         this.clock = clock;
     }
 
     /** Enters a sitting that has not begun; one that has is simply shown. */
     @PostMapping("/sittings/{sitting}/enter")
     String enter(@PathVariable long sitting, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
+        return enter(door.open(sitting, principal));
+    }
+
+    /** Begins a sitting of a practice paper, or goes on with one that was begun. For every candidate. */
+    @PostMapping("/practice/{paper}")
+    String practise(@PathVariable String paper, Principal principal) {
+        PaperRef ref = papers.latest().stream()
+                .filter(latest -> latest.id().value().equals(paper))
+                .filter(latest -> papers.text(latest).about().purpose() != Purpose.OFFICIAL)
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Instant now = clock.instant();
-        Stage first = papers.text(appointment.paper()).paper().route().getFirst();
-        if (ledgers.open(appointment, now).sitting().position() instanceof Position.Before before
-                && before.stage() == 0
-                && !(first instanceof Stage.Block)) {
-            ledgers.record(appointment, new Act.StageOpened(first.id()), now);
+        return enter(appointments.of(principal.getName()).stream()
+                .filter(begun -> begun.paper().equals(ref))
+                .filter(begun -> !(ledgers.open(begun, now).sitting().position() instanceof Position.Over))
+                .findFirst()
+                .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN)));
+    }
+
+    private String enter(Appointment appointment) {
+        Instant now = clock.instant();
+        Sitting sitting = ledgers.open(appointment, now).sitting();
+        Optional<StageId> entrance = sitting.entrance();
+        if (entrance.isPresent()) {
+            Act opening = new Act.StageOpened(entrance.get());
+            Verdict verdict = sitting.permits(opening, now);
+            if (!verdict.isPermitted() && !(sitting.position() instanceof Position.Over)) {
+                return "redirect:/?refused="
+                        + verdict.name().toLowerCase(Locale.ROOT).replace('_', '-');
+            }
+            boolean block =
+                    sitting.stage().filter(Stage.Block.class::isInstance).isPresent();
+            if (verdict.isPermitted() && !block) {
+                ledgers.record(appointment, opening, now);
+            }
         }
-        return "redirect:/sittings/" + sitting;
+        return "redirect:/sittings/" + appointment.sitting();
     }
 
     @GetMapping("/sittings/{sitting}")
-    String room(@PathVariable long sitting, Principal principal, Model model, HttpServletResponse response) {
+    String room(
+            @PathVariable long sitting,
+            Principal principal,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         Appointment appointment = door.open(sitting, principal);
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
-        PaperText text = papers.text(appointment.paper());
+        if (isBeforeTheDoors(opened.sitting())) {
+            return "redirect:/";
+        }
+        String language = opened.sitting().arrival().language();
+        ChosenLanguage.follow(request, language);
+        PaperText text = papers.text(appointment.paper(), language);
+        Paper paper = appointment.terms().accommodations().applyTo(text.paper());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("seat", appointment.seat());
-        model.addAttribute("exam", text.paper().title());
-        model.addAttribute("legs", stages.legs(opened.sitting()));
-        model.addAttribute("data", data.json(appointment, opened));
-        stages.lastClosed(opened.sitting()).ifPresent(closed -> model.addAttribute("closed", closed));
-        return page(opened, appointment, text, model);
+        model.addAttribute("exam", paper.title());
+        model.addAttribute("purpose", text.about().purpose());
+        model.addAttribute("legs", stages.legs(opened.sitting(), paper));
+        model.addAttribute("data", data.json(appointment, opened, paper));
+        stages.lastClosed(opened.sitting(), paper).ifPresent(closed -> model.addAttribute("closed", closed));
+        return pages.page(new StagePages.Here(opened, appointment, text, paper), model);
+    }
+
+    /** Nothing of a sitting is shown outside its hours to somebody who has not come in. */
+    private boolean isBeforeTheDoors(Sitting sitting) {
+        return sitting.position() instanceof Position.Before
+                && sitting.entrance()
+                        .filter(stage -> !sitting.permits(new Act.StageOpened(stage), sitting.now())
+                                .isPermitted())
+                        .isPresent();
+    }
+
+    /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */
+    @GetMapping("/sittings/{sitting}/sound/{stage}/{page}")
+    ResponseEntity<byte[]> sound(
+            @PathVariable long sitting, @PathVariable String stage, @PathVariable int page, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        PaperText text = papers.text(appointment.paper(), here.arrival().language());
+        int index = text.paper().route().stream()
+                .map(at -> at.id().value())
+                .toList()
+                .indexOf(stage);
+        return Optional.of(index)
+                .filter(at -> at >= 0
+                        && at <= here.position().index(text.paper().route().size()))
+                .map(at ->
+                        text.pages().getOrDefault(text.paper().route().get(at).id(), List.of()))
+                .filter(all -> page >= 0 && page < all.size())
+                .flatMap(all -> all.get(page).audio())
+                .flatMap(path -> papers.sound(appointment.paper(), path))
+                .map(sound -> ResponseEntity.ok()
+                        .contentType(MediaType.parseMediaType("audio/ogg"))
+                        .body(sound))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** Downloads the ledger of a sitting that is over. */
@@ -106,63 +195,5 @@ class RoomController {
             out.print(lines.next());
             out.print('\n');
         }
-    }
-
-    private String page(Ledgers.Opened opened, Appointment appointment, PaperText text, Model model) {
-        Sitting sitting = opened.sitting();
-        return switch (sitting.position()) {
-            case Position.Before before -> {
-                model.addAttribute("threshold", stages.threshold(sitting, before.stage()));
-                yield "threshold";
-            }
-            case Position.Over over ->
-                switch (over.ending()) {
-                    case DECLINED -> "declined";
-                    case HANDED_IN -> {
-                        model.addAttribute(
-                                "receipt", stages.receipt(opened, papers.score(appointment.paper(), sitting)));
-                        yield "receipt";
-                    }
-                };
-            case Position.At at -> stage(sitting, text, model, at.stage());
-        };
-    }
-
-    private String stage(Sitting sitting, PaperText text, Model model, int index) {
-        Stage stage = sitting.paper().route().get(index);
-        model.addAttribute("stage", stage);
-        return switch (stage) {
-            case Stage.Notice notice -> {
-                model.addAttribute("pages", pages(text, notice.id()));
-                yield "notice";
-            }
-            case Stage.Instructions instructions -> {
-                model.addAttribute("pages", pages(text, instructions.id()));
-                model.addAttribute("rules", stages.rules(sitting.paper()));
-                model.addAttribute("next", stages.threshold(sitting, index + 1));
-                yield "instructions";
-            }
-            case Stage.Block block -> {
-                model.addAttribute("block", blocks.of(block, text));
-                model.addAttribute("costs", stages.costs(block));
-                yield "block";
-            }
-            case Stage.Break rest -> {
-                model.addAttribute("rest", stages.rest(rest));
-                model.addAttribute("next", stages.threshold(sitting, index + 1));
-                yield "break";
-            }
-            case Stage.HandIn handIn -> {
-                model.addAttribute("lines", stages.lines(sitting));
-                yield "hand-in";
-            }
-            case Stage.Unopened unopened ->
-                throw new IllegalStateException(
-                        "a kept paper holds its blocks whole, but stage " + unopened.id() + " is not");
-        };
-    }
-
-    private static List<PaperText.Page> pages(PaperText text, StageId stage) {
-        return text.pages().getOrDefault(stage, List.of());
     }
 }

@@ -1,16 +1,19 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
+import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
+import java.time.Instant;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
-import java.util.ResourceBundle;
-import java.util.TreeMap;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -18,33 +21,53 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class RoomData {
 
-    private static final String WORDS = "room.";
-
     private final JsonMapper json;
-    private final RoomSettings settings;
-    private final Map<String, String> words = new TreeMap<>();
+    private final Words words;
+    private final WallClock wall;
 
-    RoomData(JsonMapper json, RoomSettings settings) {
+    RoomData(JsonMapper json, Words words, WallClock wall) {
         this.json = json;
-        this.settings = settings;
-        ResourceBundle bundle = ResourceBundle.getBundle("messages", Locale.ROOT);
-        bundle.keySet().stream()
-                .filter(key -> key.startsWith(WORDS))
-                .forEach(key -> words.put(key.substring(WORDS.length()), bundle.getString(key)));
+        this.words = words;
+        this.wall = wall;
     }
 
-    /** Returns JSON that can stand inside an HTML element. */
-    String json(Appointment appointment, Ledgers.Opened opened) {
+    /**
+     * Returns JSON that can stand inside an HTML element.
+     *
+     * @param paper the candidate's own paper in the language shown
+     */
+    String json(Appointment appointment, Ledgers.Opened opened, Paper paper) {
         Sitting sitting = opened.sitting();
-        int reached = sitting.position().index(sitting.paper().route().size());
+        int reached = sitting.position().index(paper.route().size());
         int known = sitting.position() instanceof Position.Before ? reached - 1 : reached;
+        Map<String, Object> data = common(appointment, sitting.now());
+        data.put("paper", PaperCodec.toPlain(paper.knownUpTo(known)));
+        data.put("window", WindowCodec.toPlain(sitting.window()));
+        data.put("entries", opened.entries().stream().map(EntryCodec::toPlain).toList());
+        data.put(
+                "display",
+                Map.of(
+                        "theme", appointment.terms().display().theme(),
+                        "text", appointment.terms().display().textSize()));
+        return inHtml(data);
+    }
+
+    /** Returns what a page needs that knows nothing of the paper. */
+    String json(Appointment appointment, Instant now) {
+        return inHtml(common(appointment, now));
+    }
+
+    private Map<String, Object> common(Appointment appointment, Instant now) {
         Map<String, Object> data = new LinkedHashMap<>();
         data.put("sitting", appointment.sitting().value());
-        data.put("paper", PaperCodec.toPlain(sitting.paper().knownUpTo(known)));
-        data.put("entries", opened.entries().stream().map(EntryCodec::toPlain).toList());
-        data.put("now", sitting.now().toEpochMilli());
-        data.put("zone", settings.zone().getId());
-        data.put("words", words);
+        data.put("now", now.toEpochMilli());
+        data.put("zone", wall.zone().getId());
+        data.put("locale", LocaleContextHolder.getLocale().toLanguageTag());
+        data.put("words", words.beginningWith("room."));
+        return data;
+    }
+
+    private String inHtml(Map<String, Object> data) {
         return json.writeValueAsString(data).replace("<", "\\u003c");
     }
 }

@@ -1,9 +1,12 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.ledger.Recorded;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.rulebook.plain.EntryCodec;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -12,6 +15,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The open event streams of the rooms: tells every window the server's time, and an older one that it was replaced. */
 @Component
@@ -20,22 +24,40 @@ class Seats {
     private static final long NO_TIMEOUT = 0L;
 
     private final Clock clock;
+    private final JsonMapper json;
     private final ConcurrentMap<SittingId, List<Stream>> streams = new ConcurrentHashMap<>();
 
-    Seats(Clock clock) {
+    Seats(Clock clock, JsonMapper json) {
         this.clock = clock;
+        this.json = json;
     }
 
     private record Stream(String seat, SseEmitter emitter) {}
 
-    SseEmitter open(SittingId sitting, String seat) {
+    /**
+     * Opens a stream for a window.
+     *
+     * @param made what others than the candidate have entered so far, as plain values; the window may have missed it
+     */
+    SseEmitter open(SittingId sitting, String seat, List<Map<String, Object>> made) {
         Stream stream = new Stream(seat, new SseEmitter(NO_TIMEOUT));
         streams.computeIfAbsent(sitting, id -> new CopyOnWriteArrayList<>()).add(stream);
         Runnable forget = () -> forget(sitting, stream);
         stream.emitter().onCompletion(forget);
         stream.emitter().onError(error -> forget.run());
         send(sitting, stream, "time", time());
+        send(sitting, stream, "entries", json.writeValueAsString(made));
         return stream.emitter();
+    }
+
+    /** Tells the windows of a sitting what somebody else than the candidate has entered. */
+    @EventListener
+    void recorded(Recorded recorded) {
+        if (EntriesController.isForWindows(recorded.entry())) {
+            String entries = json.writeValueAsString(List.of(EntryCodec.toPlain(recorded.entry())));
+            streams.getOrDefault(recorded.sitting(), List.of())
+                    .forEach(stream -> send(recorded.sitting(), stream, "entries", entries));
+        }
     }
 
     /** Tells the other windows of a sitting that {@code seat} has taken it over. */
@@ -64,9 +86,9 @@ class Seats {
         return "{\"now\":" + clock.millis() + "}";
     }
 
-    private void send(SittingId sitting, Stream stream, String event, String json) {
+    private void send(SittingId sitting, Stream stream, String event, String data) {
         try {
-            stream.emitter().send(SseEmitter.event().name(event).data(json));
+            stream.emitter().send(SseEmitter.event().name(event).data(data));
         } catch (IOException | IllegalStateException e) {
             forget(sitting, stream);
         }

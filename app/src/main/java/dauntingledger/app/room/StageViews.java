@@ -1,5 +1,7 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.room.RoomView.Closed;
 import dauntingledger.app.room.RoomView.Leg;
@@ -19,22 +21,20 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
 /** Makes the views of the stages around the blocks out of a sitting. */
 @Component
 class StageViews {
 
-    private final MessageSource messages;
+    private final Words words;
     private final WallClock wall;
 
-    StageViews(MessageSource messages, WallClock wall) {
-        this.messages = messages;
+    StageViews(Words words, WallClock wall) {
+        this.words = words;
         this.wall = wall;
     }
 
@@ -64,25 +64,25 @@ class StageViews {
             int entries,
             int held) {}
 
-    List<Leg> legs(Sitting sitting) {
-        int here = sitting.position().index(sitting.paper().route().size());
+    List<Leg> legs(Sitting sitting, Paper paper) {
+        int here = sitting.position().index(paper.route().size());
         List<Leg> legs = new ArrayList<>();
-        for (int i = 0; i < sitting.paper().route().size(); i++) {
-            Stage stage = sitting.paper().route().get(i);
+        for (int i = 0; i < paper.route().size(); i++) {
+            Stage stage = paper.route().get(i);
             String state = i < here ? "done" : i == here ? "now" : "ahead";
             legs.add(new Leg(stage.title(), state, stage instanceof Stage.Break));
         }
         return legs;
     }
 
-    Threshold threshold(Sitting sitting, int index) {
-        Stage stage = sitting.paper().route().get(index);
+    Threshold threshold(Paper paper, int index) {
+        Stage stage = paper.route().get(index);
         int questions = stage instanceof Stage.Block block ? block.questions() : 0;
-        return new Threshold(stage.id().value(), stage.title(), questions, limit(sitting.paper(), index));
+        return new Threshold(stage.id().value(), stage.title(), questions, limit(paper, index));
     }
 
     Rest rest(Stage.Break rest) {
-        return new Rest(rest.title(), minutes(rest.length()), rest.clocks() == Stage.Break.Clocks.STAND_STILL);
+        return new Rest(rest.title(), words.span(rest.length()), rest.clocks() == Stage.Break.Clocks.STAND_STILL);
     }
 
     /** Returns what this paper's route asks of a candidate, made from the paper, so that it cannot disagree with it. */
@@ -97,18 +97,35 @@ class StageViews {
         String limit = limit(paper, index);
         return switch (paper.route().get(index)) {
             case Stage.Block block ->
-                Optional.of(new Rule(block.title(), word("rule.questions", block.questions()), limit, marking(block)));
+                Optional.of(
+                        new Rule(block.title(), words.say("rule.questions", block.questions()), limit, marking(block)));
             case Stage.Break rest ->
                 Optional.of(new Rule(
                         rest.title(),
-                        word(rest.clocks() == Stage.Break.Clocks.STAND_STILL ? "rule.clocks-stand" : "rule.clocks-run"),
-                        minutes(rest.length()),
+                        words.say(
+                                rest.clocks() == Stage.Break.Clocks.STAND_STILL
+                                        ? "rule.clocks-stand"
+                                        : "rule.clocks-run"),
+                        words.span(rest.length()),
                         ""));
             case Stage.HandIn handIn ->
-                Optional.of(new Rule(handIn.title(), word("rule.hand-in"), minutes(handIn.within()), ""));
+                Optional.of(new Rule(handIn.title(), words.say("rule.hand-in"), words.span(handIn.within()), ""));
+            case Stage.Instructions read
+            when read.readingTime().isPresent() ->
+                Optional.of(new Rule(
+                        read.title(),
+                        words.say("rule.reading"),
+                        words.span(read.readingTime().get()),
+                        ""));
+            case Stage.Unopened unopened -> Optional.empty();
+            case Stage.Identity identity -> Optional.empty();
+            case Stage.Admission admission -> Optional.empty();
+            case Stage.StationCheck check -> Optional.empty();
+            case Stage.Portrait portrait -> Optional.empty();
+            case Stage.LanguageChoice choice -> Optional.empty();
+            case Stage.TryOut tryOut -> Optional.empty();
             case Stage.Notice notice -> Optional.empty();
             case Stage.Instructions instructions -> Optional.empty();
-            case Stage.Unopened unopened -> Optional.empty();
         };
     }
 
@@ -117,7 +134,7 @@ class StageViews {
                 .flatMap(Section::items)
                 .map(Item::marks)
                 .reduce(Rational.ZERO, Rational::plus);
-        return word("rule.marks", Marks.write(marks)) + " " + costs(block);
+        return words.say("rule.marks", Marks.write(marks)) + " " + costs(block);
     }
 
     /** Returns what blanks and wrong answers cost in this block, in a sentence. */
@@ -130,24 +147,62 @@ class StageViews {
                 .toList();
         Rational most = penalties.getLast();
         if (most.isZero()) {
-            return word("costs.none");
+            return words.say("costs.none");
         }
-        return penalties.size() == 1 ? word("costs.each", Marks.write(most)) : word("costs.some", Marks.write(most));
+        return penalties.size() == 1
+                ? words.say("costs.each", Marks.write(most))
+                : words.say("costs.some", Marks.write(most));
+    }
+
+    /**
+     * A piece of the road map.
+     *
+     * @param share its share of the time of the whole road, 1 to 100
+     */
+    record Piece(String title, String limit, boolean rest, long share) {}
+
+    /** Returns the sections and breaks of a paper with their times, as a road map draws them. */
+    List<Piece> road(Paper paper) {
+        List<Piece> pieces = new ArrayList<>();
+        Duration whole = Duration.ZERO;
+        for (int i = 0; i < paper.route().size(); i++) {
+            whole = whole.plus(onTheRoad(paper, i));
+        }
+        for (int i = 0; i < paper.route().size(); i++) {
+            Stage stage = paper.route().get(i);
+            if (stage instanceof Stage.Block || stage instanceof Stage.Break) {
+                long share = whole.isZero() ? 1 : 100 * onTheRoad(paper, i).toSeconds() / whole.toSeconds();
+                pieces.add(new Piece(
+                        stage.title(),
+                        stage instanceof Stage.Break rest ? words.span(rest.length()) : limit(paper, i),
+                        stage instanceof Stage.Break,
+                        Math.clamp(share, 1, 100)));
+            }
+        }
+        return pieces;
+    }
+
+    private static Duration onTheRoad(Paper paper, int index) {
+        return switch (paper.route().get(index)) {
+            case Stage.Block block -> shortest(paper, index).orElse(Duration.ZERO);
+            case Stage.Break rest -> rest.length();
+            default -> Duration.ZERO;
+        };
     }
 
     /** Returns the block that was closed last, as the page after it reports it. */
-    Optional<Closed> lastClosed(Sitting sitting) {
+    Optional<Closed> lastClosed(Sitting sitting, Paper paper) {
         return sitting.stages().stream()
                 .filter(record -> record.ended() != StageRecord.Ended.NOT_YET)
                 .filter(record -> sitting.paper().route().get(record.stage()) instanceof Stage.Block)
                 .max(Comparator.comparing(StageRecord::stage))
-                .map(record -> closed(sitting, record));
+                .map(record -> closed(sitting, paper, record));
     }
 
-    private Closed closed(Sitting sitting, StageRecord record) {
+    private Closed closed(Sitting sitting, Paper paper, StageRecord record) {
         Totals totals = sitting.totalsIn(record.stage());
         return new Closed(
-                sitting.paper().route().get(record.stage()).title(),
+                paper.route().get(record.stage()).title(),
                 record.ended() == StageRecord.Ended.BY_TIME,
                 wall.time(record.endedAt()),
                 totals.answered(),
@@ -155,15 +210,15 @@ class StageViews {
     }
 
     /** Returns a line for each section of the paper, without scores. */
-    List<SectionLine> lines(Sitting sitting) {
-        return lines(sitting, section -> "");
+    List<SectionLine> lines(Sitting sitting, Paper paper) {
+        return lines(sitting, paper, section -> "");
     }
 
-    Receipt receipt(Ledgers.Opened opened, Score score) {
+    Receipt receipt(Ledgers.Opened opened, Paper paper, Score score) {
         Sitting sitting = opened.sitting();
         List<StageRecord> stages = sitting.stages();
         boolean released = sitting.paper().scoreRelease() == Paper.ScoreRelease.AT_ONCE;
-        List<SectionLine> lines = lines(sitting, section -> released ? score(score, section) : "");
+        List<SectionLine> lines = lines(sitting, paper, section -> released ? score(score, section) : "");
         return new Receipt(
                 wall.day(stages.getFirst().openedAt()),
                 wall.time(stages.getFirst().openedAt()),
@@ -177,10 +232,10 @@ class StageViews {
                 opened.held());
     }
 
-    private List<SectionLine> lines(Sitting sitting, Function<Section, String> score) {
+    private List<SectionLine> lines(Sitting sitting, Paper paper, Function<Section, String> score) {
         List<SectionLine> lines = new ArrayList<>();
-        for (int i = 0; i < sitting.paper().route().size(); i++) {
-            if (sitting.paper().route().get(i) instanceof Stage.Block block) {
+        for (int i = 0; i < paper.route().size(); i++) {
+            if (paper.route().get(i) instanceof Stage.Block block) {
                 Duration used = sitting.stageRecord(i).map(StageRecord::used).orElse(Duration.ZERO);
                 for (Section section : block.sections()) {
                     lines.add(line(section.title(), used, sitting.totals(section.id()), score.apply(section)));
@@ -221,22 +276,13 @@ class StageViews {
 
     /** Returns the shortest limit that covers a stage, in words. */
     private String limit(Paper paper, int index) {
+        return shortest(paper, index).map(words::span).orElse("");
+    }
+
+    private static Optional<Duration> shortest(Paper paper, int index) {
         return paper.boxes().stream()
                 .filter(box -> paper.covers(box, index))
                 .map(TimeBox::limit)
-                .min(Comparator.naturalOrder())
-                .map(this::minutes)
-                .orElse("");
-    }
-
-    private String minutes(Duration span) {
-        if (span.toSecondsPart() > 0) {
-            return WallClock.span(span);
-        }
-        return span.toMinutes() == 1 ? word("span.minute") : word("span.minutes", span.toMinutes());
-    }
-
-    private String word(String key, Object... arguments) {
-        return messages.getMessage(key, arguments, Locale.ENGLISH);
+                .min(Comparator.naturalOrder());
     }
 }

@@ -27,6 +27,9 @@ class AccessibilityTest extends BrowserTest {
         page.locator("[data-act=notice-accepted]").click();
         awaitPage("instructions");
         assertClean("instructions");
+        page.locator("[data-act=stage-left]").click();
+        awaitPage("threshold");
+        assertClean("ready");
         page.locator("[data-act=stage-opened]").click();
         awaitPage("block");
         page.keyboard().press("2");

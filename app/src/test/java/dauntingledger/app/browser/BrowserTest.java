@@ -88,7 +88,7 @@ abstract class BrowserTest extends ExamServerTest {
         page.navigate("/sign-in");
         page.locator("[name=number]").fill(appointment.candidate());
         page.locator("[name=pin]").fill(PIN);
-        page.locator("form .btn.go").click();
+        page.locator("main form .btn.go").click();
         assertThat(page).hasURL("http://localhost:" + port + "/");
     }
 
@@ -99,6 +99,8 @@ abstract class BrowserTest extends ExamServerTest {
         awaitPage("notice");
         page.locator("[data-act=notice-accepted]").click();
         awaitPage("instructions");
+        page.locator("[data-act=stage-left]").click();
+        awaitPage("threshold");
         page.locator("[data-act=stage-opened]").click();
         awaitPage("block");
     }

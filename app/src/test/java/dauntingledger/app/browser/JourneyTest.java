@@ -103,6 +103,9 @@ class JourneyTest extends BrowserTest {
         tabTo("[data-act=notice-accepted]");
         press("Enter");
         awaitPage("instructions");
+        tabTo("[data-act=stage-left]");
+        press("Enter");
+        awaitPage("threshold");
         tabTo("[data-act=stage-opened]");
         press("Enter");
         awaitPage("block");

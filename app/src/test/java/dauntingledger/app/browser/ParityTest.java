@@ -7,6 +7,7 @@ import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -32,9 +33,9 @@ class ParityTest extends BrowserTest {
               const desk = await import(deskUrl);
               return scripts.map((text) => {
                 const script = JSON.parse(text);
-                const live = desk.open(script.paper, []);
+                const live = desk.open(script.paper, script.window, []);
                 const verdicts = script.entries.map((entry) => live.enter(entry));
-                const replayed = desk.open(script.paper, script.entries);
+                const replayed = desk.open(script.paper, script.window, script.entries);
                 return JSON.stringify({
                   verdicts,
                   live: script.instants.map((instant) => live.whole(instant)),
@@ -79,13 +80,13 @@ class ParityTest extends BrowserTest {
     }
 
     private static String onServer(Scripts.Script script) {
-        Ledger live = new Ledger(script.paper());
+        Ledger live = new Ledger(script.paper(), script.window());
         List<String> verdicts = new ArrayList<>();
         for (Entry entry : script.entries()) {
             Verdict verdict = live.has(entry.id()) ? Verdict.ALREADY_SO : live.enter(entry);
             verdicts.add(verdict.name().toLowerCase(Locale.ROOT).replace('_', '-'));
         }
-        Ledger replayed = Ledger.of(script.paper(), script.entries());
+        Ledger replayed = Ledger.of(script.paper(), script.window(), script.entries());
         List<String> states =
                 instants(script).stream().map(instant -> whole(live, instant)).toList();
         return "{\"verdicts\":" + CanonicalJson.write(verdicts) + ",\"live\":" + CanonicalJson.write(states)
@@ -106,6 +107,7 @@ class ParityTest extends BrowserTest {
     private static String write(Scripts.Script script) {
         return CanonicalJson.write(Map.of(
                 "paper", PaperCodec.toPlain(script.paper()),
+                "window", WindowCodec.toPlain(script.window()),
                 "entries", script.entries().stream().map(EntryCodec::toPlain).toList(),
                 "instants", instants(script).stream().map(Instant::toEpochMilli).toList()));
     }

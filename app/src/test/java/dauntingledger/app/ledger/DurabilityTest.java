@@ -93,7 +93,9 @@ class DurabilityTest {
                     browser,
                     path,
                     seat,
-                    "\"kind\":\"notice-accepted\",\"stage\":\"conduct\",\"textDigest\":\"" + digest + "\"");
+                    "\"kind\":\"notice-accepted\",\"stage\":\"conduct\",\"textDigest\":\"" + digest
+                            + "\",\"given\":\"\"");
+            send(browser, path, seat, "\"kind\":\"stage-left\",\"stage\":\"instructions\"");
             send(browser, path, seat, "\"kind\":\"stage-opened\",\"stage\":\"rules\"");
             for (int i = 0; i < 100_000; i++) {
                 String choice = String.valueOf("ABCD".charAt(i % 4));

@@ -29,7 +29,7 @@ class QtiPackageReaderTest {
     class TheDemoPaper {
 
         private final ReadPaper read = read(Packages.demo());
-        private final Paper paper = read.text().paper();
+        private final Paper paper = read.in("").paper();
 
         @Test
         void holdsItsRouteAndClocks() {
@@ -66,7 +66,7 @@ class QtiPackageReaderTest {
 
         @Test
         void drawsItsFiguresIntoThePage() {
-            Part figure = requireNonNull(read.text().items().get(new ItemId("out-of-place")))
+            Part figure = requireNonNull(read.in("").items().get(new ItemId("out-of-place")))
                     .parts()
                     .get(1);
 
@@ -77,7 +77,7 @@ class QtiPackageReaderTest {
 
         @Test
         void showsNoAnswerInWhatIsRead() {
-            assertThat(read.text().toString()).doesNotContain("qti-", "mapped", "correct=", "PerOption");
+            assertThat(read.in("").toString()).doesNotContain("qti-", "mapped", "correct=", "PerOption");
         }
 
         @Test
@@ -210,7 +210,7 @@ class QtiPackageReaderTest {
     void readsTheBlockOfAPartWithItsOwnTitle() {
         ReadPaper read = read(Packages.demo().replacing("test.xml", "Rules and buoyage", "Rules &amp; marks"));
 
-        assertThat(read.text().paper().blocks().map(Stage.Block::title)).contains("Rules & marks");
+        assertThat(read.in("").paper().blocks().map(Stage.Block::title)).contains("Rules & marks");
     }
 
     private static ReadPaper read(Packages packages) {

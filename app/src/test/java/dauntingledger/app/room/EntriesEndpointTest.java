@@ -258,7 +258,9 @@ class EntriesEndpointTest extends ExamServerTest {
     private void openRules() throws Exception {
         Stage.Notice notice = (Stage.Notice) sitting().stage().orElseThrow();
         send(
-                made(new Act.NoticeAccepted(notice.id(), notice.textDigest())),
+                made(new Act.NoticeAccepted(
+                        notice.id(), notice.textDigests().iterator().next(), "")),
+                made(new Act.StageLeft(new StageId("instructions"))),
                 made(new Act.StageOpened(new StageId("rules"))));
     }
 

@@ -15,6 +15,7 @@ import java.util.stream.Stream;
  * @param boxes the time limits; of any two, either one contains the other or they have no stage in common
  * @param lateAcceptance how long after an entry was made it may reach the server and still count by itself
  * @param scoreRelease when the candidate may see the score
+ * @param languages the languages it can be read in
  */
 public record Paper(
         PaperId id,
@@ -23,7 +24,8 @@ public record Paper(
         List<Stage> route,
         List<TimeBox> boxes,
         Duration lateAcceptance,
-        ScoreRelease scoreRelease) {
+        ScoreRelease scoreRelease,
+        Languages languages) {
 
     /**
      * @throws NullPointerException if a component is null
@@ -36,7 +38,8 @@ public record Paper(
         boxes = List.copyOf(boxes);
         requireNonNull(lateAcceptance, "lateAcceptance");
         requireNonNull(scoreRelease, "scoreRelease");
-        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance);
+        requireNonNull(languages, "languages");
+        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance, languages);
         if (!findings.isEmpty()) {
             throw new MalformedPaperException(findings);
         }
@@ -83,6 +86,11 @@ public record Paper(
                         ? new Stage.Unopened(block.id(), block.title(), block.questions())
                         : route.get(i))
                 .toList();
-        return new Paper(id, version, title, known, boxes, lateAcceptance, scoreRelease);
+        return with(known, boxes);
+    }
+
+    /** Returns this paper with another route and other boxes. */
+    public Paper with(List<Stage> otherRoute, List<TimeBox> otherBoxes) {
+        return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages);
     }
 }

@@ -12,6 +12,7 @@ final class PaperCheck {
 
     private static final int MAX_CHOICES = 26;
     private static final int MAX_TITLE = 120;
+    private static final int MOST_TRIES = 20;
     private static final Duration LONGEST = Duration.ofHours(24);
 
     private final List<Finding> findings = new ArrayList<>();
@@ -21,13 +22,15 @@ final class PaperCheck {
 
     private PaperCheck() {}
 
-    static List<Finding> findings(int version, List<Stage> route, List<TimeBox> boxes, Duration lateAcceptance) {
+    static List<Finding> findings(
+            int version, List<Stage> route, List<TimeBox> boxes, Duration lateAcceptance, Languages languages) {
         PaperCheck check = new PaperCheck();
         check.require(version >= 1, "paper", "version must be 1 or more, but was " + version);
         check.require(
                 !lateAcceptance.isNegative() && lateAcceptance.compareTo(LONGEST) <= 0,
                 "paper",
                 "late acceptance must be 0 to 24 hours, but was " + lateAcceptance);
+        check.languages(languages, route);
         check.route(route);
         check.boxes(route, boxes);
         return List.copyOf(check.findings);
@@ -49,11 +52,58 @@ final class PaperCheck {
                     !(stage instanceof Stage.Break) || isBetweenBlocks(route, i),
                     place,
                     "a break must stand between two blocks");
+            require(
+                    !usesCamera(stage) || hasConsentBefore(route, i),
+                    place,
+                    "no camera is used before a notice with consent to it was accepted; put one before this stage");
+            require(!isArrival(stage) || !hasBlockBefore(route, i), place, "this belongs before the first block");
         }
         require(
                 route.stream().anyMatch(stage -> stage instanceof Stage.Block || stage instanceof Stage.Unopened),
                 "paper",
                 "the route must hold at least one block of questions");
+    }
+
+    private void languages(Languages languages, List<Stage> route) {
+        List<String> tags = languages.tags();
+        require(!tags.isEmpty(), "paper", "it must have at least one language");
+        require(new HashSet<>(tags).size() == tags.size(), "paper", "it has a language twice");
+        boolean choice = route.stream().anyMatch(Stage.LanguageChoice.class::isInstance);
+        require(
+                !(choice || languages.switching()) || tags.size() > 1,
+                "paper",
+                "a language can be chosen or switched only where there are two or more");
+    }
+
+    private static boolean usesCamera(Stage stage) {
+        return stage instanceof Stage.Portrait
+                || stage instanceof Stage.StationCheck check && check.lines().contains(StationLine.CAMERA);
+    }
+
+    private static boolean hasConsentBefore(List<Stage> route, int index) {
+        return route.subList(0, index).stream()
+                .anyMatch(stage -> stage instanceof Stage.Notice notice && notice.consentToCamera());
+    }
+
+    private static boolean isArrival(Stage stage) {
+        return switch (stage) {
+            case Stage.Identity identity -> true;
+            case Stage.Admission admission -> true;
+            case Stage.StationCheck check -> true;
+            case Stage.Portrait portrait -> true;
+            case Stage.LanguageChoice choice -> true;
+            case Stage.TryOut tryOut -> true;
+            case Stage.Notice notice -> false;
+            case Stage.Instructions instructions -> false;
+            case Stage.Block block -> false;
+            case Stage.Unopened unopened -> false;
+            case Stage.Break rest -> false;
+            case Stage.HandIn handIn -> false;
+        };
+    }
+
+    private static boolean hasBlockBefore(List<Stage> route, int index) {
+        return route.subList(0, index).stream().anyMatch(PaperCheck::isBlock);
     }
 
     private static boolean isBetweenBlocks(List<Stage> route, int index) {
@@ -66,14 +116,36 @@ final class PaperCheck {
 
     private void stage(Stage stage, String place) {
         switch (stage) {
-            case Stage.Notice notice -> {
+            case Stage.Identity identity -> {}
+            case Stage.Admission admission -> {
+                require(!admission.ways().isEmpty(), place, "an admission must have at least one way");
                 require(
-                        isDigest(notice.textDigest()),
+                        admission.tries() >= 1 && admission.tries() <= MOST_TRIES,
                         place,
-                        "the text digest must be 64 lower-case hexadecimal digits");
-                notice.limit().ifPresent(limit -> span(limit, place, "the time to accept"));
+                        "tries must be 1 to " + MOST_TRIES + ", but were " + admission.tries());
             }
-            case Stage.Instructions instructions -> {}
+            case Stage.StationCheck check ->
+                require(
+                        !check.lines().isEmpty()
+                                && new HashSet<>(check.lines()).size()
+                                        == check.lines().size(),
+                        place,
+                        "a station check must have at least one line, and none twice");
+            case Stage.Portrait portrait -> {}
+            case Stage.LanguageChoice choice -> {}
+            case Stage.TryOut tryOut -> {}
+            case Stage.Notice notice -> notice(notice, place);
+            case Stage.Instructions instructions -> {
+                instructions.readingTime().ifPresent(time -> span(time, place, "the reading time"));
+                Duration most = instructions.readingTime().orElse(LONGEST);
+                require(
+                        !instructions.least().isNegative()
+                                && instructions.least().compareTo(most) <= 0
+                                && instructions.least().getNano() == 0,
+                        place,
+                        "the least reading time must be 0 to " + most + " in whole seconds, but was "
+                                + instructions.least());
+            }
             case Stage.Block block -> {
                 require(!block.sections().isEmpty(), place, "a block must hold at least one section");
                 block.sections().forEach(section -> section(section, place));
@@ -84,6 +156,23 @@ final class PaperCheck {
             case Stage.Break rest -> span(rest.length(), place, "the length of the break");
             case Stage.HandIn handIn -> span(handIn.within(), place, "the time to confirm");
         }
+    }
+
+    private void notice(Stage.Notice notice, String place) {
+        require(notice.version() >= 1, place, "the version must be 1 or more, but was " + notice.version());
+        require(
+                !notice.textDigests().isEmpty() && notice.textDigests().stream().allMatch(PaperCheck::isDigest),
+                place,
+                "the text digests must be 64 lower-case hexadecimal digits each");
+        notice.limit().ifPresent(limit -> span(limit, place, "the time to accept"));
+        Confirmation confirmation = notice.confirmation();
+        require(
+                confirmation.how() == Confirmation.How.PRESS
+                        ? confirmation.statements().isEmpty()
+                        : !confirmation.statements().isEmpty()
+                                && confirmation.statements().stream().noneMatch(String::isBlank),
+                place,
+                "a statement to tick or to copy must be there, and none where neither is asked");
     }
 
     private static boolean isDigest(String text) {

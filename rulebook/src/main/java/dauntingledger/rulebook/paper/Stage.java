@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** One leg of a paper's route. A candidate is in at most one stage at a time and never goes back to an earlier one. */
 public sealed interface Stage {
@@ -13,27 +14,125 @@ public sealed interface Stage {
 
     String title();
 
-    /**
-     * A text that must be accepted before the route goes on; declining it ends the sitting.
-     *
-     * @param textDigest SHA-256 of the text in UTF-8, as 64 lower-case hexadecimal digits; it is recorded with the
-     *     acceptance, so that nobody can be held to another text
-     * @param limit how long the text may be considered; running out is declining
-     */
-    record Notice(StageId id, String title, String textDigest, Optional<Duration> limit) implements Stage {
-        public Notice {
+    /** The candidate confirms who they are and where they sit, or reports that something is wrong. */
+    record Identity(StageId id, String title) implements Stage {
+        public Identity {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
-            requireNonNull(textDigest, "textDigest");
-            requireNonNull(limit, "limit");
         }
     }
 
-    /** Pages to read at leisure; the candidate leaves them by opening the next stage. */
-    record Instructions(StageId id, String title) implements Stage {
+    /**
+     * The door. It opens by itself as soon as all ways are met.
+     *
+     * @param ways what must be met, at least one
+     * @param tries how many wrong codes may be given before only the invigilator can admit
+     * @param late what happens to a candidate who comes to the door after the window has closed
+     */
+    record Admission(StageId id, String title, Set<Way> ways, int tries, Late late) implements Stage {
+        public Admission {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+            ways = Set.copyOf(ways);
+            requireNonNull(late, "late");
+        }
+
+        /** What opens a door. */
+        public enum Way {
+            /** The instant of the appointment has come. */
+            SCHEDULE,
+            /** The code of this sitting was given. */
+            CODE,
+            /** The invigilator gives leave. */
+            LEAVE
+        }
+
+        /** What becomes of somebody who comes late. */
+        public enum Late {
+            NOT_ADMITTED,
+            BY_LEAVE
+        }
+    }
+
+    /**
+     * The computer and the room are tried out; left when every line passes or the invigilator excuses it.
+     *
+     * @param lines what is checked, in this order
+     */
+    record StationCheck(StageId id, String title, List<StationLine> lines) implements Stage {
+        public StationCheck {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+            lines = List.copyOf(lines);
+        }
+    }
+
+    /** A picture of the candidate is taken and kept with the sitting. */
+    record Portrait(StageId id, String title) implements Stage {
+        public Portrait {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+        }
+    }
+
+    /** The candidate chooses among the languages of the paper. */
+    record LanguageChoice(StageId id, String title) implements Stage {
+        public LanguageChoice {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+        }
+    }
+
+    /** The way into the try-out of the room, where nothing counts; left when the candidate goes on. */
+    record TryOut(StageId id, String title) implements Stage {
+        public TryOut {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+        }
+    }
+
+    /**
+     * A text that must be accepted before the route goes on; declining it ends the sitting.
+     *
+     * @param version 1 or more; counts up whenever the text changes
+     * @param textDigests SHA-256 of the text in UTF-8 in each language of the paper, as 64 lower-case hexadecimal
+     *     digits; the one shown is recorded with the acceptance, so that nobody can be held to another text
+     * @param limit how long the text may be considered; running out is declining
+     * @param confirmation what accepting takes
+     * @param consentToCamera whether accepting allows pictures to be taken
+     * @param keepsAppointment whether a candidate who declined may come back and decide again
+     */
+    record Notice(
+            StageId id,
+            String title,
+            int version,
+            Set<String> textDigests,
+            Optional<Duration> limit,
+            Confirmation confirmation,
+            boolean consentToCamera,
+            boolean keepsAppointment)
+            implements Stage {
+        public Notice {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+            textDigests = Set.copyOf(textDigests);
+            requireNonNull(limit, "limit");
+            requireNonNull(confirmation, "confirmation");
+        }
+    }
+
+    /**
+     * Pages to read; the candidate leaves them by their own act.
+     *
+     * @param readingTime after this time the next stage opens by itself; untimed without
+     * @param least before this time they cannot be left
+     */
+    record Instructions(StageId id, String title, Optional<Duration> readingTime, Duration least) implements Stage {
         public Instructions {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
+            requireNonNull(readingTime, "readingTime");
+            requireNonNull(least, "least");
         }
     }
 

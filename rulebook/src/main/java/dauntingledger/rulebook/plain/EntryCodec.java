@@ -5,14 +5,20 @@ import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,10 +27,14 @@ import org.jspecify.annotations.Nullable;
  */
 public final class EntryCodec {
 
+    private static final Map<String, Function<Members, Act>> READERS = readers();
+
     private EntryCodec() {}
 
     public static Map<String, Object> toPlain(Entry entry) {
-        Map<String, Object> plain = actToPlain(entry.act());
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("kind", kind(entry.act()));
+        members(entry.act(), plain);
         plain.put("id", entry.id().value());
         plain.put("by", PlainNames.name(entry.act().actor()));
         plain.put("at", entry.atMillis());
@@ -49,60 +59,14 @@ public final class EntryCodec {
         return new Entry(members.read("id", EntryId::new), at, received, act);
     }
 
-    private static Map<String, Object> actToPlain(Act act) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("kind", kind(act).name);
-        if (act instanceof Act.OnItem onItem) {
-            plain.put("item", onItem.item().value());
-        }
-        if (act instanceof Act.OnChoice onChoice) {
-            plain.put("response", onChoice.response().value());
-            plain.put("choice", onChoice.choice().value());
-        }
-        switch (act) {
-            case Act.Answered answered -> {
-                plain.put("response", answered.response().value());
-                plain.put("cardinality", PlainNames.name(answered.value().cardinality()));
-                plain.put("baseType", PlainNames.name(answered.value().baseType()));
-                plain.put("values", answered.value().elements());
-            }
-            case Act.StageOpened opened -> plain.put("stage", opened.stage().value());
-            case Act.NoticeAccepted accepted -> {
-                plain.put("stage", accepted.stage().value());
-                plain.put("textDigest", accepted.textDigest());
-            }
-            case Act.NoticeDeclined declined ->
-                plain.put("stage", declined.stage().value());
-            case Act.BlockClosed closed -> plain.put("stage", closed.stage().value());
-            case Act.WalkBegun begun -> plain.put("subset", PlainNames.name(begun.subset()));
-            case Act.StageRanOut ranOut -> plain.put("stage", ranOut.stage().value());
-            case Act.SeatTaken taken -> plain.put("seat", taken.seat());
-            case Act.TimeGranted granted -> {
-                plain.put("box", granted.box().value());
-                plain.put("extra", granted.extra().toMillis());
-            }
-            case Act.QuestionOpened none -> {}
-            case Act.Erased none -> {}
-            case Act.StruckOut none -> {}
-            case Act.BroughtBack none -> {}
-            case Act.Marked none -> {}
-            case Act.Unmarked none -> {}
-            case Act.HandedIn none -> {}
-            case Act.ReviewOpened none -> {}
-            case Act.Paused none -> {}
-            case Act.Resumed none -> {}
-        }
-        return plain;
-    }
-
     private static Act act(Members from) {
         String name = from.text("kind");
-        Kind kind = Kind.BY_NAME.get(name);
-        if (kind == null) {
+        Function<Members, Act> reader = READERS.get(name);
+        if (reader == null) {
             throw new MalformedDataException("kind: there is no kind of entry '" + name + "'");
         }
         try {
-            return kind.read(from);
+            return reader.apply(from);
         } catch (MalformedDataException e) {
             throw e;
         } catch (IllegalArgumentException e) {
@@ -110,173 +74,192 @@ public final class EntryCodec {
         }
     }
 
-    private static Kind kind(Act act) {
+    private static String kind(Act act) {
         return switch (act) {
-            case Act.StageOpened a -> Kind.STAGE_OPENED;
-            case Act.NoticeAccepted a -> Kind.NOTICE_ACCEPTED;
-            case Act.NoticeDeclined a -> Kind.NOTICE_DECLINED;
-            case Act.BlockClosed a -> Kind.BLOCK_CLOSED;
-            case Act.HandedIn a -> Kind.HANDED_IN;
-            case Act.QuestionOpened a -> Kind.QUESTION_OPENED;
-            case Act.ReviewOpened a -> Kind.REVIEW_OPENED;
-            case Act.WalkBegun a -> Kind.WALK_BEGUN;
-            case Act.Answered a -> Kind.ANSWERED;
-            case Act.Erased a -> Kind.ERASED;
-            case Act.StruckOut a -> Kind.STRUCK_OUT;
-            case Act.BroughtBack a -> Kind.BROUGHT_BACK;
-            case Act.Marked a -> Kind.MARKED;
-            case Act.Unmarked a -> Kind.UNMARKED;
-            case Act.StageRanOut a -> Kind.STAGE_RAN_OUT;
-            case Act.SeatTaken a -> Kind.SEAT_TAKEN;
-            case Act.TimeGranted a -> Kind.TIME_GRANTED;
-            case Act.Paused a -> Kind.PAUSED;
-            case Act.Resumed a -> Kind.RESUMED;
+            case Act.StageOpened a -> "stage-opened";
+            case Act.StageLeft a -> "stage-left";
+            case Act.IdentityConfirmed a -> "identity-confirmed";
+            case Act.WrongReported a -> "wrong-reported";
+            case Act.ReportResolved a -> "report-resolved";
+            case Act.CodeGiven a -> "code-given";
+            case Act.LeaveGiven a -> "leave-given";
+            case Act.StationChecked a -> "station-checked";
+            case Act.StationExcused a -> "station-excused";
+            case Act.PortraitTaken a -> "portrait-taken";
+            case Act.LanguageChosen a -> "language-chosen";
+            case Act.NoticeAccepted a -> "notice-accepted";
+            case Act.NoticeDeclined a -> "notice-declined";
+            case Act.InstructionsReopened a -> "instructions-reopened";
+            case Act.BlockClosed a -> "block-closed";
+            case Act.HandedIn a -> "handed-in";
+            case Act.Reopened a -> "reopened";
+            case Act.QuestionOpened a -> "question-opened";
+            case Act.ReviewOpened a -> "review-opened";
+            case Act.WalkBegun a -> "walk-begun";
+            case Act.Answered a -> "answered";
+            case Act.Erased a -> "erased";
+            case Act.StruckOut a -> "struck-out";
+            case Act.BroughtBack a -> "brought-back";
+            case Act.Marked a -> "marked";
+            case Act.Unmarked a -> "unmarked";
+            case Act.StageRanOut a -> "stage-ran-out";
+            case Act.SeatTaken a -> "seat-taken";
+            case Act.TimeGranted a -> "time-granted";
+            case Act.Paused a -> "paused";
+            case Act.Resumed a -> "resumed";
         };
     }
 
-    /** The name of each kind of act, and how its members are read. */
-    private enum Kind {
-        STAGE_OPENED("stage-opened") {
-            @Override
-            Act read(Members from) {
-                return new Act.StageOpened(from.read("stage", StageId::new));
+    private static void members(Act act, Map<String, Object> plain) {
+        switch (act) {
+            case Act.OnItem onItem -> onItem(onItem, plain);
+            case Act.ByPerson by -> {
+                plain.put("stage", by.stage().value());
+                plain.put("person", by.person());
             }
-        },
-        NOTICE_ACCEPTED("notice-accepted") {
-            @Override
-            Act read(Members from) {
-                return new Act.NoticeAccepted(from.read("stage", StageId::new), from.text("textDigest"));
+            case Act.StageOpened a -> plain.put("stage", a.stage().value());
+            case Act.StageLeft a -> plain.put("stage", a.stage().value());
+            case Act.IdentityConfirmed a -> plain.put("stage", a.stage().value());
+            case Act.WrongReported a -> {
+                plain.put("stage", a.stage().value());
+                plain.put("reason", PlainNames.name(a.reason()));
+                plain.put("note", a.note());
             }
-        },
-        NOTICE_DECLINED("notice-declined") {
-            @Override
-            Act read(Members from) {
-                return new Act.NoticeDeclined(from.read("stage", StageId::new));
+            case Act.CodeGiven a -> {
+                plain.put("stage", a.stage().value());
+                plain.put("right", a.right());
             }
-        },
-        BLOCK_CLOSED("block-closed") {
-            @Override
-            Act read(Members from) {
-                return new Act.BlockClosed(from.read("stage", StageId::new));
+            case Act.StationChecked a -> plain.put("figures", figures(a));
+            case Act.PortraitTaken a -> {
+                plain.put("stage", a.stage().value());
+                plain.put("pictureDigest", a.pictureDigest());
             }
-        },
-        HANDED_IN("handed-in") {
-            @Override
-            Act read(Members from) {
-                return new Act.HandedIn();
+            case Act.LanguageChosen a -> plain.put("language", a.language());
+            case Act.NoticeAccepted a -> {
+                plain.put("stage", a.stage().value());
+                plain.put("textDigest", a.textDigest());
+                plain.put("given", a.given());
             }
-        },
-        QUESTION_OPENED("question-opened") {
-            @Override
-            Act read(Members from) {
-                return new Act.QuestionOpened(item(from));
+            case Act.NoticeDeclined a -> plain.put("stage", a.stage().value());
+            case Act.BlockClosed a -> plain.put("stage", a.stage().value());
+            case Act.WalkBegun a -> plain.put("subset", PlainNames.name(a.subset()));
+            case Act.StageRanOut a -> plain.put("stage", a.stage().value());
+            case Act.SeatTaken a -> plain.put("seat", a.seat());
+            case Act.TimeGranted a -> {
+                plain.put("box", a.box().value());
+                plain.put("extra", a.extra().toMillis());
             }
-        },
-        REVIEW_OPENED("review-opened") {
-            @Override
-            Act read(Members from) {
-                return new Act.ReviewOpened();
-            }
-        },
-        WALK_BEGUN("walk-begun") {
-            @Override
-            Act read(Members from) {
-                return new Act.WalkBegun(PlainNames.read(from, "subset", Subset.values()));
-            }
-        },
-        ANSWERED("answered") {
-            @Override
-            Act read(Members from) {
-                Value value = new Value(
-                        PlainNames.read(from, "cardinality", Value.Cardinality.values()),
-                        PlainNames.read(from, "baseType", Value.BaseType.values()),
-                        from.texts("values"));
-                return new Act.Answered(item(from), response(from), value);
-            }
-        },
-        ERASED("erased") {
-            @Override
-            Act read(Members from) {
-                return new Act.Erased(item(from));
-            }
-        },
-        STRUCK_OUT("struck-out") {
-            @Override
-            Act read(Members from) {
-                return new Act.StruckOut(item(from), response(from), from.read("choice", ChoiceId::new));
-            }
-        },
-        BROUGHT_BACK("brought-back") {
-            @Override
-            Act read(Members from) {
-                return new Act.BroughtBack(item(from), response(from), from.read("choice", ChoiceId::new));
-            }
-        },
-        MARKED("marked") {
-            @Override
-            Act read(Members from) {
-                return new Act.Marked(item(from));
-            }
-        },
-        UNMARKED("unmarked") {
-            @Override
-            Act read(Members from) {
-                return new Act.Unmarked(item(from));
-            }
-        },
-        STAGE_RAN_OUT("stage-ran-out") {
-            @Override
-            Act read(Members from) {
-                return new Act.StageRanOut(from.read("stage", StageId::new));
-            }
-        },
-        SEAT_TAKEN("seat-taken") {
-            @Override
-            Act read(Members from) {
-                return new Act.SeatTaken(from.text("seat"));
-            }
-        },
-        TIME_GRANTED("time-granted") {
-            @Override
-            Act read(Members from) {
-                return new Act.TimeGranted(from.read("box", BoxId::new), from.millis("extra"));
-            }
-        },
-        PAUSED("paused") {
-            @Override
-            Act read(Members from) {
-                return new Act.Paused();
-            }
-        },
-        RESUMED("resumed") {
-            @Override
-            Act read(Members from) {
-                return new Act.Resumed();
-            }
-        };
+            case Act.InstructionsReopened none -> {}
+            case Act.HandedIn none -> {}
+            case Act.ReviewOpened none -> {}
+            case Act.Paused none -> {}
+            case Act.Resumed none -> {}
+        }
+    }
 
-        private static final Map<String, Kind> BY_NAME = new HashMap<>();
+    private static void onItem(Act.OnItem act, Map<String, Object> plain) {
+        plain.put("item", act.item().value());
+        switch (act) {
+            case Act.Answered answered -> {
+                plain.put("response", answered.response().value());
+                plain.put("cardinality", PlainNames.name(answered.value().cardinality()));
+                plain.put("baseType", PlainNames.name(answered.value().baseType()));
+                plain.put("values", answered.value().elements());
+            }
+            case Act.OnChoice onChoice -> {
+                plain.put("response", onChoice.response().value());
+                plain.put("choice", onChoice.choice().value());
+            }
+            case Act.QuestionOpened none -> {}
+            case Act.Erased none -> {}
+            case Act.Marked none -> {}
+            case Act.Unmarked none -> {}
+        }
+    }
 
-        static {
-            for (Kind kind : values()) {
-                BY_NAME.put(kind.name, kind);
+    private static Map<String, Object> figures(Act.StationChecked checked) {
+        Map<String, Object> figures = new LinkedHashMap<>();
+        checked.figures().forEach((line, measured) -> figures.put(PlainNames.name(line), measured));
+        return figures;
+    }
+
+    private static Map<String, Function<Members, Act>> readers() {
+        Map<String, Function<Members, Act>> readers = new HashMap<>();
+        readers.put("stage-opened", from -> new Act.StageOpened(stage(from)));
+        readers.put("stage-left", from -> new Act.StageLeft(stage(from)));
+        readers.put("identity-confirmed", from -> new Act.IdentityConfirmed(stage(from)));
+        readers.put(
+                "wrong-reported",
+                from -> new Act.WrongReported(
+                        stage(from), PlainNames.read(from, "reason", Arrival.Reason.values()), from.text("note")));
+        readers.put("report-resolved", byPerson(Act.ReportResolved::new));
+        readers.put("code-given", from -> new Act.CodeGiven(stage(from), from.truth("right")));
+        readers.put("leave-given", byPerson(Act.LeaveGiven::new));
+        readers.put("station-checked", EntryCodec::stationChecked);
+        readers.put("station-excused", byPerson(Act.StationExcused::new));
+        readers.put("portrait-taken", from -> new Act.PortraitTaken(stage(from), from.text("pictureDigest")));
+        readers.put("language-chosen", from -> new Act.LanguageChosen(from.text("language")));
+        readers.put(
+                "notice-accepted",
+                from -> new Act.NoticeAccepted(stage(from), from.text("textDigest"), from.text("given")));
+        readers.put("notice-declined", from -> new Act.NoticeDeclined(stage(from)));
+        readers.put("instructions-reopened", from -> new Act.InstructionsReopened());
+        readers.put("block-closed", from -> new Act.BlockClosed(stage(from)));
+        readers.put("handed-in", from -> new Act.HandedIn());
+        readers.put("reopened", byPerson(Act.Reopened::new));
+        readers.put("question-opened", from -> new Act.QuestionOpened(item(from)));
+        readers.put("review-opened", from -> new Act.ReviewOpened());
+        readers.put("walk-begun", from -> new Act.WalkBegun(PlainNames.read(from, "subset", Subset.values())));
+        readers.put("answered", from -> new Act.Answered(item(from), response(from), value(from)));
+        readers.put("erased", from -> new Act.Erased(item(from)));
+        readers.put("struck-out", from -> new Act.StruckOut(item(from), response(from), choice(from)));
+        readers.put("brought-back", from -> new Act.BroughtBack(item(from), response(from), choice(from)));
+        readers.put("marked", from -> new Act.Marked(item(from)));
+        readers.put("unmarked", from -> new Act.Unmarked(item(from)));
+        readers.put("stage-ran-out", from -> new Act.StageRanOut(stage(from)));
+        readers.put("seat-taken", from -> new Act.SeatTaken(from.text("seat")));
+        readers.put("time-granted", from -> new Act.TimeGranted(from.read("box", BoxId::new), from.millis("extra")));
+        readers.put("paused", from -> new Act.Paused());
+        readers.put("resumed", from -> new Act.Resumed());
+        return readers;
+    }
+
+    private static Function<Members, Act> byPerson(BiFunction<StageId, String, Act> act) {
+        return from -> act.apply(stage(from), from.text("person"));
+    }
+
+    private static Act stationChecked(Members from) {
+        Map<StationLine, List<Long>> figures = new EnumMap<>(StationLine.class);
+        Members measured = from.object("figures");
+        for (StationLine line : StationLine.values()) {
+            String name = PlainNames.name(line);
+            if (measured.has(name)) {
+                figures.put(line, measured.wholes(name));
             }
         }
+        return new Act.StationChecked(figures);
+    }
 
-        private final String name;
+    private static Value value(Members from) {
+        return new Value(
+                PlainNames.read(from, "cardinality", Value.Cardinality.values()),
+                PlainNames.read(from, "baseType", Value.BaseType.values()),
+                from.texts("values"));
+    }
 
-        Kind(String name) {
-            this.name = name;
-        }
+    private static StageId stage(Members from) {
+        return from.read("stage", StageId::new);
+    }
 
-        abstract Act read(Members from);
+    private static ItemId item(Members from) {
+        return from.read("item", ItemId::new);
+    }
 
-        private static ItemId item(Members from) {
-            return from.read("item", ItemId::new);
-        }
+    private static ResponseId response(Members from) {
+        return from.read("response", ResponseId::new);
+    }
 
-        private static ResponseId response(Members from) {
-            return from.read("response", ResponseId::new);
-        }
+    private static ChoiceId choice(Members from) {
+        return from.read("choice", ChoiceId::new);
     }
 }

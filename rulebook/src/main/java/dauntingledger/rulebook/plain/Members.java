@@ -5,6 +5,8 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -68,6 +70,10 @@ final class Members {
         return Duration.ofMillis(whole(name));
     }
 
+    Optional<Duration> optionalMillis(String name) {
+        return has(name) ? Optional.of(millis(name)) : Optional.empty();
+    }
+
     Rational rational(String name) {
         return read(name, Rational::parse);
     }
@@ -101,15 +107,27 @@ final class Members {
         return list;
     }
 
+    void each(String name, Consumer<Members> reader) {
+        elements(name).forEach(element -> reader.accept(of(element)));
+    }
+
     List<Duration> spans(String name) {
-        List<Duration> spans = new ArrayList<>();
+        return wholes(name).stream().map(Duration::ofMillis).toList();
+    }
+
+    List<Long> wholes(String name) {
+        List<Long> wholes = new ArrayList<>();
         for (Object element : elements(name)) {
-            if (!(element instanceof Number millis)) {
-                throw unexpected(name, "a list of milliseconds", element);
+            if (!(element instanceof Number number)) {
+                throw unexpected(name, "a list of whole numbers", element);
             }
-            spans.add(Duration.ofMillis(millis.longValue()));
+            wholes.add(number.longValue());
         }
-        return spans;
+        return wholes;
+    }
+
+    Members object(String name) {
+        return of(object.member(name));
     }
 
     private List<?> elements(String name) {

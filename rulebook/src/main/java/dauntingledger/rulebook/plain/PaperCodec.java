@@ -2,11 +2,13 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.ResponseId;
@@ -14,12 +16,13 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -37,6 +40,8 @@ public final class PaperCodec {
         plain.put("boxes", map(paper.boxes(), PaperCodec::box));
         plain.put("lateAcceptance", paper.lateAcceptance().toMillis());
         plain.put("scoreRelease", PlainNames.name(paper.scoreRelease()));
+        plain.put("languages", paper.languages().tags());
+        plain.put("switching", paper.languages().switching());
         return plain;
     }
 
@@ -55,7 +60,8 @@ public final class PaperCodec {
                 from.list("route", PaperCodec::stage),
                 from.list("boxes", PaperCodec::box),
                 from.millis("lateAcceptance"),
-                PlainNames.read(from, "scoreRelease", Paper.ScoreRelease.values()));
+                PlainNames.read(from, "scoreRelease", Paper.ScoreRelease.values()),
+                new Languages(from.texts("languages"), from.truth("switching")));
     }
 
     private static Map<String, Object> stage(Stage stage) {
@@ -63,12 +69,26 @@ public final class PaperCodec {
         plain.put("id", stage.id().value());
         plain.put("title", stage.title());
         switch (stage) {
-            case Stage.Notice notice -> {
-                plain.put("kind", "notice");
-                plain.put("textDigest", notice.textDigest());
-                notice.limit().ifPresent(limit -> plain.put("limit", limit.toMillis()));
+            case Stage.Identity identity -> plain.put("kind", "identity");
+            case Stage.Admission admission -> {
+                plain.put("kind", "admission");
+                plain.put("ways", names(admission.ways()));
+                plain.put("tries", admission.tries());
+                plain.put("late", PlainNames.name(admission.late()));
             }
-            case Stage.Instructions instructions -> plain.put("kind", "instructions");
+            case Stage.StationCheck check -> {
+                plain.put("kind", "station-check");
+                plain.put("lines", map(check.lines(), PlainNames::name));
+            }
+            case Stage.Portrait portrait -> plain.put("kind", "portrait");
+            case Stage.LanguageChoice choice -> plain.put("kind", "language-choice");
+            case Stage.TryOut tryOut -> plain.put("kind", "try-out");
+            case Stage.Notice notice -> notice(notice, plain);
+            case Stage.Instructions instructions -> {
+                plain.put("kind", "instructions");
+                instructions.readingTime().ifPresent(time -> plain.put("readingTime", time.toMillis()));
+                plain.put("least", instructions.least().toMillis());
+            }
             case Stage.Block block -> {
                 plain.put("kind", "block");
                 plain.put("sections", map(block.sections(), PaperCodec::section));
@@ -90,16 +110,53 @@ public final class PaperCodec {
         return plain;
     }
 
+    private static void notice(Stage.Notice notice, Map<String, Object> plain) {
+        plain.put("kind", "notice");
+        plain.put("version", notice.version());
+        plain.put("textDigests", notice.textDigests().stream().sorted().toList());
+        notice.limit().ifPresent(limit -> plain.put("limit", limit.toMillis()));
+        plain.put("confirmation", PlainNames.name(notice.confirmation().how()));
+        plain.put("statements", notice.confirmation().statements());
+        plain.put("consentToCamera", notice.consentToCamera());
+        plain.put("keepsAppointment", notice.keepsAppointment());
+    }
+
+    private static List<String> names(Set<? extends Enum<?>> constants) {
+        return constants.stream().map(PlainNames::name).sorted().toList();
+    }
+
     private static Stage stage(Members from) {
         StageId id = from.read("id", StageId::new);
         String title = from.text("title");
         String kind = from.text("kind");
         return switch (kind) {
-            case "notice" -> {
-                Optional<Duration> limit = from.has("limit") ? Optional.of(from.millis("limit")) : Optional.empty();
-                yield new Stage.Notice(id, title, from.text("textDigest"), limit);
-            }
-            case "instructions" -> new Stage.Instructions(id, title);
+            case "identity" -> new Stage.Identity(id, title);
+            case "admission" ->
+                new Stage.Admission(
+                        id,
+                        title,
+                        Set.copyOf(PlainNames.readAll(from, "ways", Stage.Admission.Way.values())),
+                        from.count("tries"),
+                        PlainNames.read(from, "late", Stage.Admission.Late.values()));
+            case "station-check" ->
+                new Stage.StationCheck(id, title, PlainNames.readAll(from, "lines", StationLine.values()));
+            case "portrait" -> new Stage.Portrait(id, title);
+            case "language-choice" -> new Stage.LanguageChoice(id, title);
+            case "try-out" -> new Stage.TryOut(id, title);
+            case "notice" ->
+                new Stage.Notice(
+                        id,
+                        title,
+                        from.count("version"),
+                        Set.copyOf(from.texts("textDigests")),
+                        from.optionalMillis("limit"),
+                        new Confirmation(
+                                PlainNames.read(from, "confirmation", Confirmation.How.values()),
+                                from.texts("statements")),
+                        from.truth("consentToCamera"),
+                        from.truth("keepsAppointment"));
+            case "instructions" ->
+                new Stage.Instructions(id, title, from.optionalMillis("readingTime"), from.millis("least"));
             case "block" -> new Stage.Block(id, title, from.list("sections", PaperCodec::section));
             case "unopened" -> new Stage.Unopened(id, title, from.count("questions"));
             case "break" ->

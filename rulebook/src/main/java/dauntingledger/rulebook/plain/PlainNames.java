@@ -1,5 +1,6 @@
 package dauntingledger.rulebook.plain;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -17,7 +18,16 @@ final class PlainNames {
     }
 
     static <E extends Enum<E>> E read(Members from, String member, E[] constants) {
-        String text = from.text(member);
+        return read(member, from.text(member), constants);
+    }
+
+    static <E extends Enum<E>> List<E> readAll(Members from, String member, E[] constants) {
+        return from.texts(member).stream()
+                .map(text -> read(member, text, constants))
+                .toList();
+    }
+
+    private static <E extends Enum<E>> E read(String member, String text, E[] constants) {
         for (E constant : constants) {
             if (name(constant).equals(text)) {
                 return constant;

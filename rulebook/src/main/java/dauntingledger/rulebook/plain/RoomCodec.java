@@ -4,6 +4,7 @@ import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Question;
@@ -26,6 +27,7 @@ public final class RoomCodec {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("now", sitting.now().toEpochMilli());
         plain.put("position", position(sitting));
+        plain.put("arrival", arrival(sitting));
         plain.put("paused", sitting.isPaused());
         plain.put("reviewing", sitting.isReviewing());
         sitting.looking().ifPresent(item -> plain.put("looking", item.value()));
@@ -85,6 +87,41 @@ public final class RoomCodec {
             case Position.Over over -> plain.put("over", PlainNames.name(over.ending()));
         }
         return plain;
+    }
+
+    private static Map<String, Object> arrival(Sitting sitting) {
+        Arrival arrival = sitting.arrival();
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("language", arrival.language());
+        arrival.report().ifPresent(report -> plain.put("report", PlainNames.name(report.reason())));
+        sitting.stage().ifPresent(stage -> {
+            switch (stage) {
+                case Stage.Admission door -> {
+                    plain.put(
+                            "unmet",
+                            arrival.unmet().stream().map(PlainNames::name).toList());
+                    plain.put("triesLeft", arrival.triesLeft());
+                    plain.put("late", arrival.late());
+                    plain.put("opens", sitting.window().opens().toEpochMilli());
+                }
+                case Stage.StationCheck check ->
+                    plain.put(
+                            "wanting",
+                            arrival.wanting(check).stream()
+                                    .map(PlainNames::name)
+                                    .toList());
+                case Stage.Instructions read -> plain.put("leavable", leavable(sitting, read));
+                default -> {}
+            }
+        });
+        return plain;
+    }
+
+    private static long leavable(Sitting sitting, Stage.Instructions read) {
+        int stage = sitting.paper().indexOf(read.id());
+        return sitting.stageRecord(stage)
+                .map(record -> record.openedAt().plus(read.least()).toEpochMilli())
+                .orElse(0L);
     }
 
     private static String stageId(Sitting sitting, int stage) {

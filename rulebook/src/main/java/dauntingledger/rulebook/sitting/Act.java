@@ -7,8 +7,11 @@ import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Value;
 import java.time.Duration;
+import java.util.List;
+import java.util.Map;
 
 /** Something that can be done in a sitting. Each kind belongs to one actor. */
 public sealed interface Act {
@@ -40,11 +43,18 @@ public sealed interface Act {
         }
     }
 
-    /** Accepts a notice, by the digest of the text that was shown. */
-    record NoticeAccepted(StageId stage, String textDigest) implements OnRoute {
+    /**
+     * Accepts a notice, by the digest of the text that was shown.
+     *
+     * @param given the statement as it was ticked or typed; empty where none is asked
+     */
+    record NoticeAccepted(StageId stage, String textDigest, String given) implements OnRoute {
+        public static final int MOST_GIVEN = 1_000;
+
         public NoticeAccepted {
             requireNonNull(stage, "stage");
             requireNonNull(textDigest, "textDigest");
+            requireAtMost(MOST_GIVEN, "the statement", given);
         }
     }
 
@@ -64,6 +74,57 @@ public sealed interface Act {
 
     /** Confirms that the exam is finished. */
     record HandedIn() implements OnRoute {}
+
+    /** Confirms name, number, picture, exam and seat. */
+    record IdentityConfirmed(StageId stage) implements OnRoute {
+        public IdentityConfirmed {
+            requireNonNull(stage, "stage");
+        }
+    }
+
+    /** Leaves a stage that is left at will: instructions, the try-out, a station check that is in order. */
+    record StageLeft(StageId stage) implements OnRoute {
+        public StageLeft {
+            requireNonNull(stage, "stage");
+        }
+    }
+
+    /** Says that something is wrong with the person, the exam or the seat; it holds the candidate until resolved. */
+    record WrongReported(StageId stage, Arrival.Reason reason, String note) implements Act {
+        public static final int MOST_NOTE = 400;
+
+        public WrongReported {
+            requireNonNull(stage, "stage");
+            requireNonNull(reason, "reason");
+            requireAtMost(MOST_NOTE, "the note", note);
+        }
+    }
+
+    /** Chooses the language of the paper. */
+    record LanguageChosen(String language) implements Act {
+        public LanguageChosen {
+            requireNonNull(language, "language");
+        }
+    }
+
+    /**
+     * Records what was measured of computer and room, before the sitting begins or at its station check.
+     *
+     * @param figures whole numbers for each line measured, as {@link StationLine} says
+     */
+    record StationChecked(Map<StationLine, List<Long>> figures) implements Act {
+        public StationChecked {
+            figures = Map.copyOf(figures);
+            figures.forEach((line, measured) -> {
+                if (!line.isMeasuredBy(measured)) {
+                    throw new IllegalArgumentException(line + " is not measured by " + measured.size() + " figures");
+                }
+            });
+        }
+    }
+
+    /** Looks at the instructions again while a block is open; its clock runs on. */
+    record InstructionsReopened() implements Act {}
 
     /** Brings a question into view. */
     record QuestionOpened(ItemId item) implements OnItem {
@@ -187,6 +248,93 @@ public sealed interface Act {
         @Override
         public Actor actor() {
             return Actor.INVIGILATOR;
+        }
+    }
+
+    /**
+     * Records that somebody gave a code at the door. The code itself is compared elsewhere and stands nowhere.
+     *
+     * @param right whether it was the code of this sitting
+     */
+    record CodeGiven(StageId stage, boolean right) implements Act {
+        public CodeGiven {
+            requireNonNull(stage, "stage");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
+        }
+    }
+
+    /** Records that a picture with exactly one face was taken and kept. */
+    record PortraitTaken(StageId stage, String pictureDigest) implements Act {
+        public PortraitTaken {
+            requireNonNull(stage, "stage");
+            requireNonNull(pictureDigest, "pictureDigest");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
+        }
+    }
+
+    /** An act of somebody else than the candidate, who is named in the ledger. */
+    sealed interface ByPerson extends Act {
+        int MOST_NAME = 120;
+
+        StageId stage();
+
+        String person();
+
+        @Override
+        default Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /** Gives the candidate at the door leave to come in. */
+    record LeaveGiven(StageId stage, String person) implements ByPerson {
+        public LeaveGiven {
+            requireNonNull(stage, "stage");
+            requireAtMost(MOST_NAME, "the name", person);
+        }
+    }
+
+    /** Says that what the candidate reported is put right or is no matter. */
+    record ReportResolved(StageId stage, String person) implements ByPerson {
+        public ReportResolved {
+            requireNonNull(stage, "stage");
+            requireAtMost(MOST_NAME, "the name", person);
+        }
+    }
+
+    /** Lets the candidate go on with a station that does not pass in every line. */
+    record StationExcused(StageId stage, String person) implements ByPerson {
+        public StationExcused {
+            requireNonNull(stage, "stage");
+            requireAtMost(MOST_NAME, "the name", person);
+        }
+    }
+
+    /** Lets the candidate into a sitting that is over: back to its last block, or to the notice that was declined. */
+    record Reopened(StageId stage, String person) implements ByPerson {
+        public Reopened {
+            requireNonNull(stage, "stage");
+            requireAtMost(MOST_NAME, "the name", person);
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.OFFICE;
+        }
+    }
+
+    private static void requireAtMost(int most, String what, String text) {
+        if (text.length() > most) {
+            throw new IllegalArgumentException(
+                    what + " must be at most " + most + " characters, but has " + text.length());
         }
     }
 }

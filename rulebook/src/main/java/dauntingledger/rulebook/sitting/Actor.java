@@ -4,6 +4,8 @@ package dauntingledger.rulebook.sitting;
 public enum Actor {
     CANDIDATE,
     INVIGILATOR,
+    /** The exam office, for what only it may permit. */
+    OFFICE,
     /** What followed from time or from the server's own doings, written down for the record. */
     CLOCK
 }

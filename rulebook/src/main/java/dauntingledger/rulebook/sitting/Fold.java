@@ -28,6 +28,7 @@ final class Fold {
     final PaperIndex index;
     final Question[] questions;
     final Timekeeper time;
+    final Doorway door;
     final List<Refusal> refusals;
     private final Instant[] openedAt;
     private final Instant[] endedAt;
@@ -58,6 +59,7 @@ final class Fold {
         this.index = index;
         this.questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
         this.time = new Timekeeper(index);
+        this.door = new Doorway(index.window(), index.paper().languages().first());
         this.refusals = new ArrayList<>();
         int stages = index.stages();
         this.openedAt = new Instant[stages];
@@ -71,6 +73,7 @@ final class Fold {
         this.index = other.index;
         this.questions = other.questions.clone();
         this.time = new Timekeeper(other.time);
+        this.door = new Doorway(other.door);
         this.refusals = new ArrayList<>(other.refusals);
         this.openedAt = other.openedAt.clone();
         this.endedAt = other.endedAt.clone();
@@ -114,22 +117,40 @@ final class Fold {
         switch (act) {
             case Act.StageOpened opened -> {
                 if (position instanceof Position.At open) {
-                    end(open.stage(), now, StageRecord.Ended.BY_CANDIDATE);
+                    end(open.stage(), now, StageRecord.Ended.BY_ACT);
                 }
                 open(index.paper().indexOf(opened.stage()), now);
             }
-            case Act.NoticeAccepted accepted -> {
-                int stage = index.paper().indexOf(accepted.stage());
-                end(stage, now, StageRecord.Ended.BY_CANDIDATE);
-                arrive(stage + 1, now);
+            case Act.NoticeAccepted accepted -> goOn();
+            case Act.IdentityConfirmed confirmed -> goOn();
+            case Act.StageLeft left -> goOn();
+            case Act.NoticeDeclined declined -> finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_ACT);
+            case Act.BlockClosed closed -> goOn();
+            case Act.HandedIn handedIn -> finish(Position.Ending.HANDED_IN, now, StageRecord.Ended.BY_ACT);
+            case Act.WrongReported reported -> door.report(reported, instant(now));
+            case Act.ReportResolved resolved -> door.resolveReport();
+            case Act.CodeGiven given -> {
+                door.tryCode(given.right(), now);
+                goOnIfAdmitted();
             }
-            case Act.NoticeDeclined declined -> finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_CANDIDATE);
-            case Act.BlockClosed closed -> {
-                int stage = index.paper().indexOf(closed.stage());
-                end(stage, now, StageRecord.Ended.BY_CANDIDATE);
-                arrive(stage + 1, now);
+            case Act.LeaveGiven leave -> {
+                door.giveLeave(now);
+                goOnIfAdmitted();
             }
-            case Act.HandedIn handedIn -> finish(Position.Ending.HANDED_IN, now, StageRecord.Ended.BY_CANDIDATE);
+            case Act.StationChecked checked -> door.check(checked.figures(), instant(now));
+            case Act.StationExcused excused -> door.excuseStation();
+            case Act.PortraitTaken taken -> {
+                door.takePortrait(taken.pictureDigest());
+                goOn();
+            }
+            case Act.LanguageChosen chosen -> {
+                door.choose(chosen.language());
+                if (current() instanceof Stage.LanguageChoice) {
+                    goOn();
+                }
+            }
+            case Act.InstructionsReopened reopened -> {}
+            case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
             case Act.QuestionOpened opened -> lookAt(question(opened));
             case Act.ReviewOpened opened -> review();
             case Act.WalkBegun begun -> walk = new Walk(begun.subset(), qualifying(begun.subset()));
@@ -163,6 +184,31 @@ final class Fold {
                 time.resume(position, instant(now));
             }
         }
+    }
+
+    /** Ends the open stage by an act and goes on to the next. */
+    private void goOn() {
+        if (position instanceof Position.At open) {
+            end(open.stage(), now, StageRecord.Ended.BY_ACT);
+            arrive(open.stage() + 1, now);
+        }
+    }
+
+    private void goOnIfAdmitted() {
+        nextKnown = false;
+        if (current() instanceof Stage.Admission here && door.admittedAt(here) <= now) {
+            goOn();
+        }
+    }
+
+    /** Returns the stage the sitting is in, or null before a stage and at the end. */
+    @Nullable
+    Stage current() {
+        return position instanceof Position.At open ? index.stage(open.stage()) : null;
+    }
+
+    Arrival arrival() {
+        return door.view(current() instanceof Stage.Admission here ? Optional.of(here) : Optional.empty(), now);
     }
 
     /** Returns the questions of the open block that belong to {@code subset}; none if no block is open. */
@@ -202,9 +248,18 @@ final class Fold {
     Timekeeper.@Nullable Expiry nextExpiry() {
         if (!nextKnown) {
             next = position instanceof Position.Over ? null : time.next(position.index(index.stages()));
+            if (current() instanceof Stage.Admission here) {
+                next = earlier(next, door.admittedAt(here));
+            }
             nextKnown = true;
         }
         return next;
+    }
+
+    private Timekeeper.@Nullable Expiry earlier(Timekeeper.@Nullable Expiry limit, long admittedAt) {
+        return admittedAt == Doorway.NEVER || limit != null && limit.atMillis() <= admittedAt
+                ? limit
+                : new Timekeeper.Expiry(admittedAt, position.index(index.stages()));
     }
 
     private void expire(Timekeeper.Expiry expiry) {
@@ -222,10 +277,35 @@ final class Fold {
         for (int skipped = current; skipped <= expiry.lastStage(); skipped++) {
             ended[skipped] = ended[skipped] == null ? StageRecord.Ended.BY_TIME : ended[skipped];
         }
-        if (stage instanceof Stage.Break && expiry.lastStage() == current) {
+        if (leadsOn(stage) && expiry.lastStage() == current) {
             open(current + 1, now);
         } else {
             arrive(expiry.lastStage() + 1, now);
+        }
+    }
+
+    /** Returns whether the stage after this one opens by itself when its time runs out. */
+    private static boolean leadsOn(Stage stage) {
+        return stage instanceof Stage.Break
+                || stage instanceof Stage.Instructions read
+                        && read.readingTime().isPresent();
+    }
+
+    private void reopen(int stage) {
+        nextKnown = false;
+        time.reopen(stage, instant(now));
+        if (index.stage(stage) instanceof Stage.Block) {
+            position = new Position.At(stage);
+            ended[stage] = null;
+            endedAt[stage] = null;
+            endRecorded[stage] = false;
+            counting = true;
+            countedTo = now;
+            seal(stage, false);
+        } else {
+            ended[stage] = null;
+            endRecorded[stage] = false;
+            open(stage, now);
         }
     }
 
@@ -250,12 +330,16 @@ final class Fold {
         position = new Position.At(stage);
         openedAt[stage] = instant(at);
         usedMillis[stage] = 0;
+        endedAt[stage] = null;
         counting = true;
         countedTo = at;
         walk = null;
         reviewing = false;
         looking = -1;
         seal(stage, false);
+        if (index.stage(stage) instanceof Stage.Admission) {
+            door.come(at);
+        }
     }
 
     private void end(int stage, long at, StageRecord.Ended how) {

@@ -35,15 +35,20 @@ public final class Ledger {
     private long lastStep = Long.MIN_VALUE;
     private Sitting sitting;
 
+    /** Makes an empty ledger of a sitting that can be come to at any time. */
     public Ledger(Paper paper) {
-        this.start = Sitting.of(requireNonNull(paper, "paper"));
+        this(paper, Window.ALWAYS);
+    }
+
+    public Ledger(Paper paper, Window window) {
+        this.start = Sitting.of(requireNonNull(paper, "paper"), window);
         this.lateAcceptance = paper.lateAcceptance().toMillis();
         this.sitting = start;
     }
 
     /** Returns a ledger of {@code paper} with {@code entries} in the order they were received. */
-    public static Ledger of(Paper paper, List<Entry> entries) {
-        Ledger ledger = new Ledger(paper);
+    public static Ledger of(Paper paper, Window window, List<Entry> entries) {
+        Ledger ledger = new Ledger(paper, window);
         for (Entry entry : entries) {
             ledger.keep(entry, ledger.isHeld(entry));
         }

@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 
-/** A paper with its questions numbered through and its time boxes laid over the route, made once per sitting. */
+/** A paper and the hours of a sitting of it, with its questions numbered through and its time boxes laid over the route, made once per sitting. */
 final class PaperIndex {
 
     /** Where a question stands. */
@@ -29,13 +29,15 @@ final class PaperIndex {
     }
 
     private final Paper paper;
+    private final Window window;
     private final List<Item> items = new ArrayList<>();
     private final List<Place> places = new ArrayList<>();
     private final List<Cover> covers = new ArrayList<>();
     private final Map<ItemId, Integer> byId = new HashMap<>();
 
-    PaperIndex(Paper paper) {
+    PaperIndex(Paper paper, Window window) {
         this.paper = paper;
+        this.window = window;
         for (int stage = 0; stage < paper.route().size(); stage++) {
             if (paper.route().get(stage) instanceof Stage.Block block) {
                 for (Section section : block.sections()) {
@@ -58,6 +60,10 @@ final class PaperIndex {
 
     Paper paper() {
         return paper;
+    }
+
+    Window window() {
+        return window;
     }
 
     List<Item> items() {

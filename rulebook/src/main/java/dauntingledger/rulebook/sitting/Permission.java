@@ -6,15 +6,18 @@ import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.StageRecord.Ended;
+import java.time.Instant;
 import java.util.Optional;
 
 /** The rules about who may do what when, judged against a fold that is settled at the instant in question. */
 final class Permission {
 
     private final Fold fold;
+    private final ArrivalPermission arrival;
 
     Permission(Fold fold) {
         this.fold = fold;
+        this.arrival = new ArrivalPermission(fold, this);
     }
 
     Verdict judge(Act act) {
@@ -23,6 +26,16 @@ final class Permission {
             case Act.OnRoute onRoute -> onRoute(onRoute);
             case Act.ReviewOpened opened -> inBlock();
             case Act.WalkBegun begun -> walk(begun.subset());
+            case Act.InstructionsReopened reopened -> inBlock();
+            case Act.LanguageChosen chosen -> arrival.language(chosen);
+            case Act.StationChecked checked -> arrival.stationChecked();
+            case Act.WrongReported reported -> arrival.wrongReported(reported);
+            case Act.CodeGiven given -> arrival.codeGiven(given);
+            case Act.PortraitTaken taken -> inStage(taken.stage(), Stage.Portrait.class);
+            case Act.LeaveGiven leave -> arrival.leaveGiven(leave);
+            case Act.ReportResolved resolved -> arrival.reportResolved(resolved);
+            case Act.StationExcused excused -> arrival.stationExcused(excused);
+            case Act.Reopened reopened -> reopened(reopened.stage());
             case Act.StageRanOut ranOut -> ranOut(ranOut.stage());
             case Act.SeatTaken taken -> isOver() ? Verdict.SITTING_OVER : Verdict.PERMITTED;
             case Act.TimeGranted granted -> granted(granted);
@@ -33,7 +46,7 @@ final class Permission {
     }
 
     private Verdict onRoute(Act.OnRoute act) {
-        if (isOver()) {
+        if (isOver() && !(act instanceof Act.StageOpened)) {
             return Verdict.SITTING_OVER;
         }
         if (fold.paused) {
@@ -42,6 +55,8 @@ final class Permission {
         return switch (act) {
             case Act.StageOpened opened -> opened(opened.stage());
             case Act.NoticeAccepted accepted -> accepted(accepted);
+            case Act.IdentityConfirmed confirmed -> arrival.identityConfirmed(confirmed);
+            case Act.StageLeft left -> arrival.left(left.stage());
             case Act.NoticeDeclined declined -> inStage(declined.stage(), Stage.Notice.class);
             case Act.BlockClosed closed -> inStage(closed.stage(), Stage.Block.class);
             case Act.HandedIn handedIn ->
@@ -55,27 +70,76 @@ final class Permission {
             return Verdict.UNKNOWN_STAGE;
         }
         return switch (fold.position) {
-            case Position.Before before -> before.stage() == stage ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
+            case Position.Before before when before.stage() != stage -> Verdict.NOT_ON_THE_ROUTE;
+            case Position.Before before -> stage == 0 ? arrival.entered() : Verdict.PERMITTED;
             case Position.At open ->
                 open.stage() + 1 == stage && leavesByOpening(fold.index.stage(open.stage()))
                         ? Verdict.PERMITTED
                         : Verdict.NOT_ON_THE_ROUTE;
-            case Position.Over over -> Verdict.SITTING_OVER;
+            case Position.Over over -> reentered(over, stage);
         };
     }
 
     private static boolean leavesByOpening(Stage stage) {
-        return stage instanceof Stage.Instructions || stage instanceof Stage.Break;
+        return stage instanceof Stage.Break;
+    }
+
+    /** A notice that was declined may be opened again where the paper keeps the appointment. */
+    private Verdict reentered(Position.Over over, int stage) {
+        boolean again = over.ending() == Position.Ending.DECLINED
+                && stage == lastEnded()
+                && fold.index.stage(stage) instanceof Stage.Notice notice
+                && notice.keepsAppointment();
+        return again ? arrival.entered() : Verdict.SITTING_OVER;
+    }
+
+    private Verdict reopened(StageId id) {
+        int stage = fold.index.paper().indexOf(id);
+        if (stage < 0) {
+            return Verdict.UNKNOWN_STAGE;
+        }
+        if (!isOver()) {
+            return Verdict.ALREADY_SO;
+        }
+        Stage wanted = fold.index.stage(stage);
+        boolean right = fold.position instanceof Position.Over over
+                && (over.ending() == Position.Ending.DECLINED
+                        ? wanted instanceof Stage.Notice && stage == lastEnded()
+                        : wanted instanceof Stage.Block && stage == lastBlock());
+        if (!right) {
+            return Verdict.NOT_ON_THE_ROUTE;
+        }
+        return fold.time.hasTimeFor(stage, Instant.ofEpochMilli(fold.now)) ? Verdict.PERMITTED : Verdict.TIME_RAN_OUT;
+    }
+
+    private int lastEnded() {
+        return lastOf(Stage.class);
+    }
+
+    private int lastBlock() {
+        return lastOf(Stage.Block.class);
+    }
+
+    private int lastOf(Class<? extends Stage> kind) {
+        int last = fold.index.stages() - 1;
+        while (last >= 0 && (!kind.isInstance(fold.index.stage(last)) || fold.ended(last) == Ended.NOT_YET)) {
+            last--;
+        }
+        return last;
     }
 
     private Verdict accepted(Act.NoticeAccepted accepted) {
         Verdict verdict = inStage(accepted.stage(), Stage.Notice.class);
-        boolean sameText =
-                current() instanceof Stage.Notice notice && notice.textDigest().equals(accepted.textDigest());
-        return verdict.isPermitted() && !sameText ? Verdict.OTHER_TEXT : verdict;
+        if (!verdict.isPermitted() || !(current() instanceof Stage.Notice notice)) {
+            return verdict;
+        }
+        if (!notice.textDigests().contains(accepted.textDigest())) {
+            return Verdict.OTHER_TEXT;
+        }
+        return notice.confirmation().isMetBy(accepted.given()) ? Verdict.PERMITTED : Verdict.STATEMENT_DIFFERS;
     }
 
-    private Verdict inStage(StageId id, Class<? extends Stage> kind) {
+    Verdict inStage(StageId id, Class<? extends Stage> kind) {
         int stage = fold.index.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
@@ -92,7 +156,7 @@ final class Permission {
         }
         return switch (fold.ended(stage)) {
             case BY_TIME -> Verdict.TIME_RAN_OUT;
-            case BY_CANDIDATE -> Verdict.SECTION_CLOSED;
+            case BY_ACT -> Verdict.SECTION_CLOSED;
             case NOT_YET -> Verdict.NOT_OPEN_YET;
         };
     }
@@ -192,7 +256,7 @@ final class Permission {
         return fold.time.isOpen(granted.box()) ? Verdict.PERMITTED : Verdict.NOT_OPEN_YET;
     }
 
-    private boolean isOver() {
+    boolean isOver() {
         return fold.position instanceof Position.Over;
     }
 
@@ -200,7 +264,7 @@ final class Permission {
         return fold.position instanceof Position.At;
     }
 
-    private Stage current() {
+    Stage current() {
         return fold.index.stage(fold.position.index(fold.index.stages()));
     }
 }

@@ -32,9 +32,14 @@ public final class Sitting {
         this.fold = fold;
     }
 
-    /** Returns a sitting of {@code paper} that nothing has happened in. */
+    /** Returns a sitting of {@code paper} that nothing has happened in and that can be come to at any time. */
     public static Sitting of(Paper paper) {
-        return new Sitting(new Fold(new PaperIndex(requireNonNull(paper, "paper"))));
+        return of(paper, Window.ALWAYS);
+    }
+
+    /** Returns a sitting of {@code paper} that nothing has happened in and that can be come to in {@code window}. */
+    public static Sitting of(Paper paper, Window window) {
+        return new Sitting(new Fold(new PaperIndex(requireNonNull(paper, "paper"), requireNonNull(window, "window"))));
     }
 
     /**
@@ -126,6 +131,30 @@ public final class Sitting {
         return fold.position instanceof Position.Over
                 ? Optional.empty()
                 : Optional.of(fold.index.stage(fold.position.index(fold.index.stages())));
+    }
+
+    /**
+     * Returns the stage that coming in opens: the first of the route, or the notice that was declined. Whether it may be
+     * opened is another question; see {@link #permits}.
+     */
+    public Optional<StageId> entrance() {
+        if (fold.position instanceof Position.Before before && before.stage() == 0) {
+            return Optional.of(fold.index.stage(0).id());
+        }
+        return fold.position instanceof Position.Over over && over.ending() == Position.Ending.DECLINED
+                ? stages().stream()
+                        .reduce((earlier, later) -> later)
+                        .map(last -> fold.index.stage(last.stage()).id())
+                : Optional.empty();
+    }
+
+    public Window window() {
+        return fold.index.window();
+    }
+
+    /** Returns what has come of the steps before the first question. */
+    public Arrival arrival() {
+        return fold.arrival();
     }
 
     public boolean isPaused() {

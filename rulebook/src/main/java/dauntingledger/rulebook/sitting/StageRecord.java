@@ -17,7 +17,8 @@ public record StageRecord(int stage, Instant openedAt, Instant endedAt, Duration
     /** How a stage ended. */
     public enum Ended {
         NOT_YET,
-        BY_CANDIDATE,
+        /** By an act of the candidate, or at the door of the invigilator. */
+        BY_ACT,
         BY_TIME
     }
 }

@@ -87,6 +87,28 @@ final class Timekeeper {
         stage = stage == null ? null : stage.resume(at);
     }
 
+    /** Lets the clocks run again of the boxes that cover {@code reopened}, without the time since they ended. */
+    void reopen(int reopened, Instant at) {
+        for (int i = 0; i < boxes.length; i++) {
+            Countdown box = boxes[i];
+            if (index.cover(i).holds(reopened) && ended[i] && box != null) {
+                ended[i] = false;
+                boxes[i] = box.resume(at);
+            }
+        }
+    }
+
+    /** Returns whether every box that covers {@code stage} and has run has time left at {@code now}. */
+    boolean hasTimeFor(int covered, Instant now) {
+        for (int i = 0; i < boxes.length; i++) {
+            Countdown box = boxes[i];
+            if (index.cover(i).holds(covered) && box != null && box.left(now).isZero()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Returns whether {@code box} has started and not ended. */
     boolean isOpen(BoxId box) {
         int i = indexOf(box);
@@ -193,7 +215,13 @@ final class Timekeeper {
             case Stage.Notice notice -> notice.limit();
             case Stage.Break rest -> Optional.of(rest.length());
             case Stage.HandIn handIn -> Optional.of(handIn.within());
-            case Stage.Instructions instructions -> Optional.empty();
+            case Stage.Instructions instructions -> instructions.readingTime();
+            case Stage.Identity identity -> Optional.empty();
+            case Stage.Admission admission -> Optional.empty();
+            case Stage.StationCheck check -> Optional.empty();
+            case Stage.Portrait portrait -> Optional.empty();
+            case Stage.LanguageChoice choice -> Optional.empty();
+            case Stage.TryOut tryOut -> Optional.empty();
             case Stage.Block block -> Optional.empty();
             case Stage.Unopened unopened -> Optional.empty();
         };

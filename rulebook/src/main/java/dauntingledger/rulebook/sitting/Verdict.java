@@ -30,6 +30,25 @@ public enum Verdict {
     CHOICE_IS_THE_ANSWER,
     /** The text accepted is not the text of this notice. */
     OTHER_TEXT,
+    /** The statement given is not the statement of this notice. */
+    STATEMENT_DIFFERS,
+    /** The doors of this sitting are not open yet. */
+    TOO_EARLY,
+    /** The window of this sitting has closed. */
+    TOO_LATE,
+    /** What the candidate reported is not resolved yet. */
+    REPORT_OPEN,
+    /** The instructions cannot be left before their least reading time. */
+    READ_ON,
+    /** A line of the station check does not pass. */
+    STATION_NOT_READY,
+    /** No more codes may be tried; the invigilator can admit. */
+    OUT_OF_TRIES,
+    /** The door has no use for this. */
+    NOT_NEEDED,
+    UNKNOWN_LANGUAGE,
+    /** The paper does not let the language be changed here. */
+    LANGUAGE_FIXED,
     /** There is no question of the kind asked for. */
     NOTHING_TO_WALK,
     /** It is so already. */

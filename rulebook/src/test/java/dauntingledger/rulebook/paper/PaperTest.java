@@ -19,6 +19,7 @@ import dauntingledger.rulebook.testing.SamplePapers;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Named;
 import org.junit.jupiter.api.Test;
@@ -103,11 +104,57 @@ class PaperTest {
                         new Draft(
                                 List.of(ONE, block("two", single("q2")), block("three", single("q3")), handIn()),
                                 List.of(box("b", 9, "one", "two"), box("c", 9, "two", "three")))),
+                draft("a wrong digest", "stage n", "64 lower-case hexadecimal", noticed("XYZ", Confirmation.PRESS)),
                 draft(
-                        "a wrong digest",
+                        "a statement to copy that is not there",
                         "stage n",
-                        "64 lower-case hexadecimal",
-                        new Draft(new Stage.Notice(stage("n"), "Notice", "XYZ", Optional.empty()), ONE, handIn())),
+                        "a statement to tick or to copy must be there",
+                        noticed(SamplePapers.DIGEST, new Confirmation(Confirmation.How.COPY, List.of()))),
+                draft(
+                        "a portrait without consent",
+                        "stage portrait",
+                        "no camera is used before a notice with consent",
+                        new Draft(new Stage.Portrait(stage("portrait"), "Portrait"), ONE, handIn())),
+                draft(
+                        "a camera check without consent",
+                        "stage check",
+                        "no camera is used before a notice with consent",
+                        new Draft(
+                                new Stage.StationCheck(stage("check"), "Check", List.of(StationLine.CAMERA)),
+                                ONE,
+                                handIn())),
+                draft(
+                        "a station check of nothing",
+                        "stage check",
+                        "at least one line",
+                        new Draft(new Stage.StationCheck(stage("check"), "Check", List.of()), ONE, handIn())),
+                draft(
+                        "a door that nothing opens",
+                        "stage door",
+                        "at least one way",
+                        new Draft(SamplePapers.door(Stage.Admission.Late.NOT_ADMITTED), ONE, handIn())),
+                draft(
+                        "a step of the arrival after a block",
+                        "stage try-out",
+                        "before the first block",
+                        new Draft(ONE, new Stage.TryOut(stage("try-out"), "Try-out"), handIn())),
+                draft(
+                        "a choice among one language",
+                        "paper",
+                        "two or more",
+                        new Draft(new Stage.LanguageChoice(stage("language"), "Language"), ONE, handIn())),
+                draft(
+                        "a least reading time above the reading time",
+                        "stage read",
+                        "least reading time must be 0 to PT1M",
+                        new Draft(
+                                new Stage.Instructions(
+                                        stage("read"),
+                                        "Read",
+                                        Optional.of(Duration.ofMinutes(1)),
+                                        Duration.ofMinutes(2)),
+                                ONE,
+                                handIn())),
                 draft(
                         "half a second",
                         "stage hand-in",
@@ -168,6 +215,13 @@ class PaperTest {
     private static List<Finding> refused(Draft draft) {
         return catchThrowableOfType(MalformedPaperException.class, () -> paper(draft.route(), draft.boxes()))
                 .findings();
+    }
+
+    private static Draft noticed(String digest, Confirmation confirmation) {
+        return new Draft(
+                new Stage.Notice(stage("n"), "Notice", 1, Set.of(digest), Optional.empty(), confirmation, false, false),
+                ONE,
+                handIn());
     }
 
     private static Draft oneItem(Rational marks, Rational penalty, Interaction... interactions) {

@@ -3,15 +3,23 @@ package dauntingledger.rulebook.plain;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Window;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -41,6 +49,20 @@ class CodecTest {
         StageId stage = new StageId("s");
         List<Act> rare = List.of(
                 new Act.NoticeDeclined(stage),
+                new Act.NoticeAccepted(stage, SamplePapers.DIGEST, "I agree"),
+                new Act.IdentityConfirmed(stage),
+                new Act.WrongReported(stage, Arrival.Reason.PICTURE, "an old picture"),
+                new Act.ReportResolved(stage, "Jonna Hartwell"),
+                new Act.CodeGiven(stage, true),
+                new Act.LeaveGiven(stage, "Jonna Hartwell"),
+                new Act.StationChecked(
+                        Map.of(StationLine.CLOCK, List.of(-120L, 14L), StationLine.SOUND, List.of(1L, 60L))),
+                new Act.StationExcused(stage, "Jonna Hartwell"),
+                new Act.PortraitTaken(stage, SamplePapers.DIGEST),
+                new Act.LanguageChosen("de"),
+                new Act.StageLeft(stage),
+                new Act.InstructionsReopened(),
+                new Act.Reopened(stage, "Exam office"),
                 new Act.StageRanOut(stage),
                 new Act.HandedIn(),
                 new Act.Paused(),
@@ -72,6 +94,39 @@ class CodecTest {
         assertThatThrownBy(() -> EntryCodec.fromPlain(plain))
                 .isInstanceOf(MalformedDataException.class)
                 .hasMessageContaining(complaint);
+    }
+
+    @Test
+    void anArrivalAndItsHoursComeBackEqual() {
+        Paper paper = SamplePapers.arrival(SamplePapers.door(
+                Stage.Admission.Late.BY_LEAVE, Stage.Admission.Way.SCHEDULE, Stage.Admission.Way.CODE));
+        Window window = new Window(Desk.NINE, Desk.NINE.plusSeconds(1), Desk.NINE.plusSeconds(2));
+
+        assertThat(PaperCodec.fromPlain(PaperCodec.toPlain(paper))).isEqualTo(paper);
+        assertThat(WindowCodec.fromPlain(WindowCodec.toPlain(window))).isEqualTo(window);
+        assertThat(WindowCodec.fromPlain(WindowCodec.toPlain(Window.ALWAYS))).isEqualTo(Window.ALWAYS);
+        assertThatThrownBy(() -> WindowCodec.fromPlain(Map.of("doors", 3L, "opens", 2L, "closes", 1L)))
+                .isInstanceOf(MalformedDataException.class)
+                .hasMessageContaining("doors <= opens < closes");
+    }
+
+    @Test
+    void accommodationsComeBackEqual() {
+        Accommodations granted = new Accommodations(
+                Rational.of(5, 4),
+                Map.of(new BoxId("two"), Rational.of(2)),
+                Duration.ofMinutes(5),
+                Map.of(new StageId("one"), Duration.ofMinutes(10)),
+                true,
+                List.of("a ruler"));
+        Map<String, Object> tooMuch = new LinkedHashMap<>(AccommodationsCodec.toPlain(granted));
+        tooMuch.put("factor", "9");
+
+        assertThat(AccommodationsCodec.fromPlain(AccommodationsCodec.toPlain(granted)))
+                .isEqualTo(granted);
+        assertThatThrownBy(() -> AccommodationsCodec.fromPlain(tooMuch))
+                .isInstanceOf(MalformedDataException.class)
+                .hasMessageContaining("1 to 4, but was 9");
     }
 
     @Test

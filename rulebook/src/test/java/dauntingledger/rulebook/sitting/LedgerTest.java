@@ -73,7 +73,7 @@ class LedgerTest {
         ledger.enter(carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10)));
         ledger.enter(carried("later", Duration.ofMinutes(1), Duration.ofMinutes(40)));
 
-        Ledger again = Ledger.of(ledger.sitting().paper(), ledger.entries());
+        Ledger again = Ledger.of(ledger.sitting().paper(), Window.ALWAYS, ledger.entries());
 
         assertThat(again.sitting().questions()).isEqualTo(ledger.sitting().questions());
         assertThat(again.sitting().clocks()).isEqualTo(ledger.sitting().clocks());

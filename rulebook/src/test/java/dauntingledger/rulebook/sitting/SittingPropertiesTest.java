@@ -34,7 +34,7 @@ class SittingPropertiesTest {
     @Property(tries = TRIES)
     void replayingAPrefixAndThenTheRestEqualsReplayingAll(@ForAll("scripts") Script script, @ForAll int cut) {
         int at = Math.floorMod(cut, script.entries().size());
-        Sitting start = Sitting.of(script.paper());
+        Sitting start = Sitting.of(script.paper(), script.window());
 
         Sitting inTwo = start.after(script.entries().subList(0, at))
                 .after(script.entries().subList(at, script.entries().size()));
@@ -44,7 +44,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void lookingInBetweenChangesNothing(@ForAll("scripts") Script script) {
-        Sitting watched = Sitting.of(script.paper());
+        Sitting watched = Sitting.of(script.paper(), script.window());
         Instant before = script.entries().getFirst().at();
         for (Entry entry : script.entries()) {
             Instant middle =
@@ -53,21 +53,23 @@ class SittingPropertiesTest {
             before = entry.at();
         }
 
-        assertThat(whole(watched)).isEqualTo(whole(Sitting.of(script.paper()).after(script.entries())));
+        assertThat(whole(watched))
+                .isEqualTo(whole(Sitting.of(script.paper(), script.window()).after(script.entries())));
     }
 
     @Property(tries = TRIES)
     void theLedgerOneByOneEqualsTheLedgerReadAtOnce(@ForAll("scripts") Script script) {
-        Ledger ledger = new Ledger(script.paper());
+        Ledger ledger = new Ledger(script.paper(), script.window());
         script.entries().forEach(ledger::enter);
 
         assertThat(whole(ledger.sitting()))
-                .isEqualTo(whole(Ledger.of(script.paper(), ledger.entries()).sitting()));
+                .isEqualTo(whole(Ledger.of(script.paper(), script.window(), ledger.entries())
+                        .sitting()));
     }
 
     @Property(tries = TRIES)
     void totalsAlwaysSumToTheQuestions(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper());
+        Sitting sitting = Sitting.of(script.paper(), script.window());
         for (Entry entry : script.entries()) {
             sitting = sitting.after(List.of(entry));
             Sitting now = sitting;
@@ -90,7 +92,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void timeLeftNeverRisesWithoutAGrantAndNeverFallsWhileTheClockStands(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper());
+        Sitting sitting = Sitting.of(script.paper(), script.window());
         for (Entry entry : script.entries()) {
             Map<Object, Clock> before = clocks(sitting);
             boolean paused = sitting.isPaused();
@@ -110,7 +112,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void aQuestionOnceSealedNeverChanges(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper());
+        Sitting sitting = Sitting.of(script.paper(), script.window());
         for (Entry entry : script.entries()) {
             Sitting before = sitting.asOf(entry.at());
             sitting = sitting.after(List.of(entry));
@@ -124,7 +126,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void atMostOneStageIsOpenAndTheRouteOnlyGoesForward(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper());
+        Sitting sitting = Sitting.of(script.paper(), script.window());
         int length = script.paper().route().size();
         int reached = 0;
         for (Entry entry : script.entries()) {
@@ -140,7 +142,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void timeSpentOnQuestionsNeverExceedsTheTimeOfTheirBlock(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper()).after(script.entries());
+        Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
         for (StageRecord stage : sitting.stages()) {
             if (script.paper().route().get(stage.stage()) instanceof Stage.Block) {
                 Duration spent = sitting.questionsIn(stage.stage()).stream()
@@ -153,7 +155,7 @@ class SittingPropertiesTest {
 
     @Property(tries = TRIES)
     void aWalkVisitsEachOfItsQuestionsOnceAndThenEnds(@ForAll("scripts") Script script) {
-        Sitting sitting = Sitting.of(script.paper()).after(script.entries());
+        Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
         List<ItemId> way = way(sitting);
         if (way.isEmpty()) {
             return;
@@ -184,7 +186,7 @@ class SittingPropertiesTest {
     void theRandomSittingsGetSomewhere() {
         List<Sitting> sittings = LongStream.range(0, TRIES)
                 .mapToObj(seed -> new Scripts(seed).script(80))
-                .map(script -> Sitting.of(script.paper()).after(script.entries()))
+                .map(script -> Sitting.of(script.paper(), script.window()).after(script.entries()))
                 .toList();
 
         assertThat(sittings)

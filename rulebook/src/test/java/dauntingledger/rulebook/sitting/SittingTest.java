@@ -49,7 +49,7 @@ class SittingTest {
         void goesOnByItselfAfterANoticeIsAccepted() {
             Desk desk = new Desk(SamplePapers.pilot())
                     .opens("conduct")
-                    .does(new Act.NoticeAccepted(new StageId("conduct"), SamplePapers.DIGEST));
+                    .does(new Act.NoticeAccepted(new StageId("conduct"), SamplePapers.DIGEST, ""));
 
             assertThat(desk.sitting().position()).isEqualTo(new Position.At(1));
         }
@@ -58,7 +58,7 @@ class SittingTest {
         void acceptsANoticeOnlyByTheTextThatWasShown() {
             Desk desk = new Desk(SamplePapers.pilot()).opens("conduct");
 
-            assertThat(desk.permits(new Act.NoticeAccepted(new StageId("conduct"), "00".repeat(32))))
+            assertThat(desk.permits(new Act.NoticeAccepted(new StageId("conduct"), "00".repeat(32), "")))
                     .isEqualTo(Verdict.OTHER_TEXT);
         }
 

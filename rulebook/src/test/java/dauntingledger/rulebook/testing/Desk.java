@@ -12,6 +12,7 @@ import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
@@ -26,14 +27,19 @@ public final class Desk {
     private int made;
 
     public Desk(Paper paper) {
-        ledger = new Ledger(paper);
+        this(paper, Window.ALWAYS);
+    }
+
+    public Desk(Paper paper, Window window) {
+        ledger = new Ledger(paper, window);
     }
 
     /** Returns a desk with the pilot paper's first block just opened, at nine o'clock. */
     public static Desk inBlockOne() {
         return new Desk(SamplePapers.pilot())
                 .does(new Act.StageOpened(new StageId("conduct")))
-                .does(new Act.NoticeAccepted(new StageId("conduct"), SamplePapers.DIGEST))
+                .does(new Act.NoticeAccepted(new StageId("conduct"), SamplePapers.DIGEST, ""))
+                .leaves("instructions")
                 .opens("one");
     }
 
@@ -81,6 +87,10 @@ public final class Desk {
 
     public Desk opens(String stage) {
         return does(new Act.StageOpened(new StageId(stage)));
+    }
+
+    public Desk leaves(String stage) {
+        return does(new Act.StageLeft(new StageId(stage)));
     }
 
     public Desk looksAt(String item) {

@@ -3,11 +3,13 @@ package dauntingledger.rulebook.testing;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.ResponseId;
@@ -15,10 +17,12 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -29,6 +33,8 @@ public final class SamplePapers {
     public static final ResponseId R2 = new ResponseId("R2");
     public static final String DIGEST = "0f".repeat(32);
 
+    public static final String OTHER_DIGEST = "1e".repeat(32);
+
     private SamplePapers() {}
 
     /**
@@ -38,8 +44,8 @@ public final class SamplePapers {
     public static Paper pilot() {
         return paper(
                 List.of(
-                        new Stage.Notice(stage("conduct"), "Conduct", DIGEST, Optional.of(Duration.ofMinutes(10))),
-                        new Stage.Instructions(stage("instructions"), "Instructions"),
+                        notice("conduct", Optional.of(Duration.ofMinutes(10))),
+                        instructions("instructions"),
                         block("one", single("q1"), pair("q2"), number("q3")),
                         rest(Stage.Break.Clocks.STAND_STILL),
                         block("two", twoNumbers("q4"), single("q5")),
@@ -47,9 +53,70 @@ public final class SamplePapers {
                 List.of(box("one", 20, "one", "one", 5, 1), box("two", 30, "two", "two", 10)));
     }
 
+    /**
+     * Every step of an arrival, then block {@code one} with q1: consent (5 min, ticked), identity, door, station check,
+     * portrait, language, instructions (read for 1 to 5 min, then the try-out opens), try-out.
+     */
+    public static Paper arrival(Stage.Admission door) {
+        return new Paper(
+                new PaperId("arrival"),
+                1,
+                "An arrival",
+                List.of(
+                        new Stage.Notice(
+                                stage("consent"),
+                                "Consent",
+                                3,
+                                Set.of(DIGEST, OTHER_DIGEST),
+                                Optional.of(Duration.ofMinutes(5)),
+                                new Confirmation(Confirmation.How.TICK, List.of("I agree", "Ich bin einverstanden")),
+                                true,
+                                true),
+                        new Stage.Identity(stage("identity"), "Identity"),
+                        door,
+                        new Stage.StationCheck(
+                                stage("station"),
+                                "Station",
+                                List.of(StationLine.WINDOW, StationLine.CLOCK, StationLine.CAMERA)),
+                        new Stage.Portrait(stage("portrait"), "Portrait"),
+                        new Stage.LanguageChoice(stage("language"), "Language"),
+                        new Stage.Instructions(
+                                stage("instructions"),
+                                "Instructions",
+                                Optional.of(Duration.ofMinutes(5)),
+                                Duration.ofMinutes(1)),
+                        new Stage.TryOut(stage("try-out"), "Try-out"),
+                        block("one", single("q1")),
+                        handIn()),
+                List.of(box("one", 20, "one", "one")),
+                Duration.ofMinutes(15),
+                Paper.ScoreRelease.LATER,
+                new Languages(List.of("en", "de"), true));
+    }
+
+    public static Stage.Admission door(Stage.Admission.Late late, Stage.Admission.Way... ways) {
+        return new Stage.Admission(stage("door"), "Door", Set.copyOf(List.of(ways)), 3, late);
+    }
+
     public static Paper paper(List<Stage> route, List<TimeBox> boxes) {
         return new Paper(
-                new PaperId("sample"), 1, "A sample", route, boxes, Duration.ofMinutes(15), Paper.ScoreRelease.AT_ONCE);
+                new PaperId("sample"),
+                1,
+                "A sample",
+                route,
+                boxes,
+                Duration.ofMinutes(15),
+                Paper.ScoreRelease.AT_ONCE,
+                Languages.only("en"));
+    }
+
+    /** A notice with the text of {@link #DIGEST} that is accepted by one press. */
+    public static Stage.Notice notice(String id, Optional<Duration> limit) {
+        return new Stage.Notice(stage(id), "Notice " + id, 1, Set.of(DIGEST), limit, Confirmation.PRESS, false, false);
+    }
+
+    public static Stage.Instructions instructions(String id) {
+        return new Stage.Instructions(stage(id), "Instructions", Optional.empty(), Duration.ZERO);
     }
 
     public static StageId stage(String id) {

@@ -8,16 +8,20 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
+import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 
@@ -27,38 +31,41 @@ import java.util.Random;
  */
 public final class Scripts {
 
-    private static final int INTO_THE_FIRST_BLOCK = 3;
-
     private final Random random;
 
     public Scripts(long seed) {
         random = new Random(seed);
     }
 
-    /** A paper and entries made in it, in the order of their instants. */
-    public record Script(Paper paper, List<Entry> entries) {}
+    /** A paper, its hours and entries made in it, in the order of their instants. */
+    public record Script(Paper paper, Window window, List<Entry> entries) {}
 
     public Script script(int length) {
         Paper paper = paper();
+        Window window = window();
         List<Entry> entries = new ArrayList<>();
         Instant at = Desk.NINE;
         Route route = new Route(paper);
         for (int i = 0; i < length; i++) {
-            boolean pause = i > INTO_THE_FIRST_BLOCK && random.nextInt(12) == 0;
+            int arriving = route.stepsToTheFirstBlock();
+            boolean pause = i > arriving && random.nextInt(12) == 0;
             at = at.plusMillis(random.nextInt(pause ? 900_000 : 20_000));
-            Act act = i < INTO_THE_FIRST_BLOCK || random.nextInt(9) == 0 ? route.step() : anyAct(paper);
+            Act act = i < arriving || random.nextInt(9) == 0 ? route.step() : anyAct(paper);
             entries.add(Entry.made(new EntryId("e" + i), at, act));
         }
-        return new Script(paper, entries);
+        return new Script(paper, window, entries);
     }
 
     public Paper paper() {
         List<Stage> route = new ArrayList<>();
         List<TimeBox> boxes = new ArrayList<>();
         if (random.nextBoolean()) {
-            route.add(new Stage.Notice(SamplePapers.stage("notice"), "Notice", SamplePapers.DIGEST, limit()));
+            route.add(SamplePapers.notice("notice", limit()));
         }
-        route.add(new Stage.Instructions(SamplePapers.stage("instructions"), "Instructions"));
+        if (random.nextInt(3) == 0) {
+            route.addAll(arrival());
+        }
+        route.add(SamplePapers.instructions("instructions"));
         int blocks = 1 + random.nextInt(3);
         for (int b = 0; b < blocks; b++) {
             if (b > 0 && random.nextBoolean()) {
@@ -76,6 +83,31 @@ public final class Scripts {
             boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
         }
         return SamplePapers.paper(route, boxes);
+    }
+
+    /** Some of the steps between the door and the first question. */
+    private List<Stage> arrival() {
+        List<Stage> steps = new ArrayList<>();
+        if (random.nextBoolean()) {
+            steps.add(new Stage.Identity(SamplePapers.stage("identity"), "Identity"));
+        }
+        if (random.nextBoolean()) {
+            Stage.Admission.Way way = Stage.Admission.Way.values()[random.nextInt(3)];
+            steps.add(SamplePapers.door(Stage.Admission.Late.BY_LEAVE, Stage.Admission.Way.SCHEDULE, way));
+        }
+        if (random.nextBoolean()) {
+            steps.add(new Stage.StationCheck(
+                    SamplePapers.stage("station"), "Station", List.of(StationLine.WINDOW, StationLine.STORAGE)));
+        }
+        if (random.nextBoolean()) {
+            steps.add(new Stage.TryOut(SamplePapers.stage("try-out"), "Try-out"));
+        }
+        return steps;
+    }
+
+    private Window window() {
+        Instant opens = Desk.NINE.plusSeconds(random.nextInt(120));
+        return new Window(Desk.NINE.minus(Duration.ofHours(1)), opens, opens.plus(minutes(1, 60)));
     }
 
     private Item[] items(int block) {
@@ -132,7 +164,10 @@ public final class Scripts {
     }
 
     private Act seldom(Paper paper) {
-        return switch (random.nextInt(5)) {
+        return switch (random.nextInt(8)) {
+            case 5 -> new Act.StationChecked(Map.of(StationLine.WINDOW, List.of(800L, 600L)));
+            case 6 -> new Act.InstructionsReopened();
+            case 7 -> new Act.WrongReported(SamplePapers.stage("identity"), Arrival.Reason.SEAT, "seat 9, not 8");
             case 0 -> new Act.Paused();
             case 1, 2 -> new Act.Resumed();
             case 3 -> new Act.SeatTaken("seat" + random.nextInt(3));
@@ -167,21 +202,44 @@ public final class Scripts {
     private static final class Route {
         private final List<Act> steps = new ArrayList<>();
         private int next;
+        private int toTheFirstBlock;
 
         Route(Paper paper) {
             List<Stage> route = paper.route();
             steps.add(new Act.StageOpened(route.getFirst().id()));
-            for (int i = 0; i < route.size(); i++) {
-                Stage stage = route.get(i);
-                if (stage instanceof Stage.Notice) {
-                    steps.add(new Act.NoticeAccepted(stage.id(), SamplePapers.DIGEST));
-                } else if (stage instanceof Stage.Block) {
-                    steps.add(new Act.StageOpened(stage.id()));
-                    steps.add(new Act.ReviewOpened());
-                    steps.add(new Act.BlockClosed(stage.id()));
+            for (Stage stage : route) {
+                if (stage instanceof Stage.Block && toTheFirstBlock == 0) {
+                    toTheFirstBlock = steps.size() + 1;
                 }
+                steps.addAll(stepsThrough(stage));
             }
             steps.add(new Act.HandedIn());
+        }
+
+        private static List<Act> stepsThrough(Stage stage) {
+            return switch (stage) {
+                case Stage.Notice notice -> List.of(new Act.NoticeAccepted(notice.id(), SamplePapers.DIGEST, ""));
+                case Stage.Identity identity -> List.of(new Act.IdentityConfirmed(identity.id()));
+                case Stage.Admission door ->
+                    List.of(
+                            new Act.CodeGiven(door.id(), false),
+                            new Act.CodeGiven(door.id(), true),
+                            new Act.LeaveGiven(door.id(), "Invigilator"));
+                case Stage.StationCheck check ->
+                    List.of(
+                            new Act.StationChecked(
+                                    Map.of(StationLine.WINDOW, List.of(1280L, 800L), StationLine.STORAGE, List.of(1L))),
+                            new Act.StageLeft(check.id()));
+                case Stage.Instructions read -> List.of(new Act.StageLeft(read.id()));
+                case Stage.TryOut tryOut -> List.of(new Act.StageLeft(tryOut.id()));
+                case Stage.Block block ->
+                    List.of(new Act.StageOpened(block.id()), new Act.ReviewOpened(), new Act.BlockClosed(block.id()));
+                default -> List.of();
+            };
+        }
+
+        int stepsToTheFirstBlock() {
+            return toTheFirstBlock;
         }
 
         Act step() {

@@ -1,0 +1,152 @@
+// The pages between the door and the first question. Each draws what the rulebook says and turns presses into acts.
+import { Camera } from './camera.js';
+import { bindKeypads } from './keypad.js';
+import { post, send } from './server.js';
+import { Station } from './station.js';
+import { put, span } from './words.js';
+
+const ONE_FACE = 1;
+
+/** Returns what a page of the arrival does besides its buttons, or undefined. */
+export function arrivalPage(kind, room) {
+  const pages = { identity, admission, station, portrait, instructions };
+  return pages[kind]?.(room);
+}
+
+function identity({ sitting, words, draw }) {
+  const form = document.querySelector('#report');
+  form.addEventListener('submit', (event) => {
+    event.preventDefault();
+    const { reason, note } = Object.fromEntries(new FormData(form));
+    form.closest('dialog').close();
+    sitting.enter('wrong-reported', { stage: form.dataset.stage, reason, note });
+    draw();
+  });
+  return {
+    draw({ arrival }) {
+      const reported = document.querySelector('#reported');
+      reported.hidden = !arrival.report;
+      document.querySelector('#confirming').hidden = Boolean(arrival.report);
+      put(reported, arrival.report ? words.say('identity.reported', words.say(`reason.${arrival.report}`)) : '');
+    },
+  };
+}
+
+function admission({ sitting, words, draw }) {
+  const form = document.querySelector('#code-form');
+  const said = document.querySelector('#code-said');
+  bindKeypads();
+  form.addEventListener('submit', async (event) => {
+    event.preventDefault();
+    said.hidden = true;
+    try {
+      const answer = await post(`${sitting.path}/code`, { code: form.elements.code.value });
+      sitting.hear(answer.entries);
+      if (!answer.right) {
+        said.hidden = false;
+        said.textContent = words.say(answer.verdict === 'permitted' ? 'door.code.wrong' : `verdict.${answer.verdict}`);
+        form.elements.code.value = '';
+        form.elements.code.focus();
+      }
+    } catch {
+      said.hidden = false;
+      said.textContent = words.say('door.code.offline');
+    }
+    draw();
+  });
+  let listed = '';
+  return {
+    draw({ now, arrival }) {
+      if (!arrival.unmet) {
+        return;
+      }
+      const waits = arrival.unmet.includes('schedule') && !arrival.late;
+      document.querySelector('#door-wait').hidden = !waits;
+      put(document.querySelector('#door-left'), waits ? span(Math.max(0, arrival.opens - now), true) : '');
+      const outOfTries = arrival.unmet.includes('code') && arrival.triesLeft === 0;
+      form.hidden = !arrival.unmet.includes('code') || outOfTries;
+      const sentences = arrival.unmet.map((way) => {
+        if (way === 'schedule') {
+          return arrival.late ? words.say('door.late') : words.say('door.schedule', words.time(arrival.opens));
+        }
+        return way === 'code' ? words.say(outOfTries ? 'door.out-of-tries' : 'door.code', arrival.triesLeft) : words.say('door.leave');
+      });
+      if (listed !== sentences.join()) {
+        listed = sentences.join();
+        document.querySelector('#ways').replaceChildren(...sentences.map((sentence) => {
+          const item = document.createElement('li');
+          item.textContent = sentence;
+          return item;
+        }));
+      }
+    },
+  };
+}
+
+function station({ sitting, desk, words, draw }) {
+  const check = new Station(desk, words, sitting.clock, (figures) => {
+    sitting.enter('station-checked', { figures });
+    draw();
+  });
+  return {
+    start: () => check.start(),
+    draw({ arrival }) {
+      if (arrival.wanting) {
+        const wanting = document.querySelector('#wanting');
+        wanting.hidden = !check.complete || arrival.wanting.length === 0;
+        put(wanting, words.say('station.wanting'));
+        document.querySelector('#leave-station').disabled = arrival.wanting.length > 0;
+      }
+    },
+  };
+}
+
+function portrait({ sitting, desk, words, slip, draw }) {
+  const take = document.querySelector('#take');
+  const seen = document.querySelector('#seen');
+  const camera = new Camera(document.querySelector('#portrait').dataset.face, desk, (view) => {
+    put(seen, words.say(`portrait.view.${view}`));
+    take.disabled = view !== ONE_FACE;
+  });
+  take.addEventListener('click', async () => {
+    take.disabled = true;
+    try {
+      const judged = await send(`${sitting.path}/portrait`, await camera.take());
+      sitting.hear(judged.entries);
+      if (!judged.entries.length) {
+        slip(words.say(`portrait.again.${judged.view}`));
+      }
+    } catch {
+      slip(words.say('portrait.offline'));
+    }
+    draw();
+  });
+  return { start: () => camera.start() };
+}
+
+function instructions({ words }) {
+  const pages = [...document.querySelectorAll('#pages > .page')];
+  const pager = document.querySelector('#pager');
+  const back = document.querySelector('#page-back');
+  const next = document.querySelector('#page-next');
+  let at = 0;
+  const turn = (to) => {
+    at = to;
+    pages.forEach((page, i) => { page.hidden = i !== at; });
+    back.disabled = at === 0;
+    next.disabled = at === pages.length - 1;
+    put(document.querySelector('#page-of'), words.say('instructions.page', at + 1, pages.length));
+    document.querySelector('.stage').scrollTop = 0;
+  };
+  back.addEventListener('click', () => turn(at - 1));
+  next.addEventListener('click', () => turn(at + 1));
+  pager.hidden = pages.length < 2;
+  turn(0);
+  return {
+    draw({ now, arrival }) {
+      const left = (arrival.leavable ?? 0) - now;
+      document.querySelector('#leave-instructions').disabled = left > 0;
+      put(document.querySelector('#leavable'), left > 0 ? words.say('instructions.leavable', span(left, true)) : '');
+    },
+  };
+}

@@ -1,0 +1,72 @@
+// A camera that ships with the application: frames drawn from sample faces. It looks like a device to the rest: it shows
+// a picture and gives frames. A real camera takes its place by giving the same two.
+const WIDTH = 320;
+const HEIGHT = 240;
+const FRAME_WIDTH = 80;
+const FRAME_HEIGHT = 60;
+const EVERY = 250;
+
+export class Camera {
+  /** @param seen hears what every frame shows, as the rulebook judges it */
+  constructor(face, desk, seen) {
+    this.desk = desk;
+    this.seen = seen;
+    this.canvas = document.querySelector('#camera');
+    this.scene = 'one';
+    this.faces = [picture(face || 'a'), picture(face === 'b' ? 'c' : 'b')];
+    document.querySelectorAll('[data-scene]').forEach((button) => button.addEventListener('click', () => {
+      this.scene = button.dataset.scene;
+      this.mark();
+    }));
+    this.mark();
+  }
+
+  mark() {
+    document.querySelectorAll('[data-scene]').forEach((button) => {
+      button.setAttribute('aria-pressed', String(button.dataset.scene === this.scene));
+    });
+  }
+
+  async start() {
+    await Promise.all(this.faces.map((face) => face.decode()));
+    this.timer = setInterval(() => this.frame(), EVERY);
+    this.frame();
+  }
+
+  frame() {
+    this.draw(this.canvas.getContext('2d'), performance.now());
+    const small = new OffscreenCanvas(FRAME_WIDTH, FRAME_HEIGHT);
+    const context = small.getContext('2d', { willReadFrequently: true });
+    context.drawImage(this.canvas, 0, 0, FRAME_WIDTH, FRAME_HEIGHT);
+    const bytes = context.getImageData(0, 0, FRAME_WIDTH, FRAME_HEIGHT).data;
+    const rgb = new Int32Array(FRAME_WIDTH * FRAME_HEIGHT);
+    for (let i = 0; i < rgb.length; i++) {
+      rgb[i] = (bytes[4 * i] << 16) | (bytes[4 * i + 1] << 8) | bytes[4 * i + 2];
+    }
+    this.seen(this.desk.view(FRAME_WIDTH, FRAME_HEIGHT, rgb));
+  }
+
+  draw(context, time) {
+    context.globalAlpha = 1;
+    context.fillStyle = '#aab8c4';
+    context.fillRect(0, 0, WIDTH, HEIGHT);
+    const sway = 3 * Math.sin(time / 700);
+    const places = { one: [120], none: [], several: [30, 190], dark: [120] }[this.scene];
+    places.forEach((x, i) => context.drawImage(this.faces[i], x - 20 + sway, 48, 160, 192));
+    if (this.scene === 'dark') {
+      context.fillStyle = 'rgb(0 0 0 / 0.86)';
+      context.fillRect(0, 0, WIDTH, HEIGHT);
+    }
+  }
+
+  /** Returns the picture as a PNG. */
+  take() {
+    return new Promise((resolve) => this.canvas.toBlob(resolve, 'image/png'));
+  }
+}
+
+function picture(name) {
+  const image = new Image();
+  image.src = `/assets/faces/${name}.svg`;
+  return image;
+}

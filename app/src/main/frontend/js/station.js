@@ -1,0 +1,145 @@
+// The station check: measures, and shows what the rulebook says of the figures.
+import { Camera } from './camera.js';
+import { post } from './server.js';
+import { put } from './words.js';
+
+const TRIPS = 5;
+const TONE = 440;
+const TONE_SECONDS = 1.2;
+const SETTLES = 400;
+
+export class Station {
+  /** @param report takes the figures of all lines measured so far */
+  constructor(desk, words, clock, report) {
+    this.desk = desk;
+    this.words = words;
+    this.clock = clock;
+    this.report = report;
+    this.root = document.querySelector('#station');
+    this.lines = this.root.dataset.lines.split(' ');
+    this.figures = {};
+  }
+
+  start() {
+    this.on('window', () => {
+      this.measureWindow();
+      addEventListener('resize', () => this.measureWindow());
+    });
+    this.on('storage', () => this.measureStorage());
+    this.on('clock', () => {
+      this.measureClock();
+      document.querySelector('#again').addEventListener('click', () => this.measureClock());
+    });
+    this.on('sound', () => this.bindSound());
+    this.on('camera', () => {
+      this.camera = new Camera(this.root.dataset.face, this.desk, (view) => this.set('camera', [view]));
+      this.camera.start();
+    });
+    this.on('full-screen', () => document.querySelector('#fill').addEventListener('click', () => this.fill()));
+  }
+
+  on(line, act) {
+    if (this.lines.includes(line)) {
+      act();
+    }
+  }
+
+  set(line, figures) {
+    const before = this.figures[line];
+    this.figures[line] = figures;
+    this.show(line);
+    if (String(before) !== String(figures)) {
+      clearTimeout(this.settling);
+      this.settling = setTimeout(() => this.report(this.figures), SETTLES);
+    }
+  }
+
+  get complete() {
+    return this.lines.every((line) => line in this.figures);
+  }
+
+  show(line) {
+    const row = this.root.querySelector(`[data-line="${line}"]`);
+    const figures = this.figures[line];
+    const passes = this.desk.passes(line, figures);
+    row.dataset.state = passes ? 'passed' : 'attention';
+    put(row.querySelector('.state'), this.words.say(passes ? 'station.passed' : 'station.attention'));
+    put(row.querySelector('.figures'), this.words.say(`station.figures.${line}`, ...figures));
+    const todo = row.querySelector('.todo');
+    todo.hidden = passes;
+    put(todo, passes ? '' : this.words.say(line === 'camera' ? `station.todo.camera.${figures[0]}` : `station.todo.${line}`));
+  }
+
+  measureWindow() {
+    this.set('window', [innerWidth, innerHeight]);
+  }
+
+  async measureStorage() {
+    this.set('storage', [(await keeps()) ? 1 : 0]);
+  }
+
+  /** The shortest of some round trips tells most about the clocks. */
+  async measureClock() {
+    let best;
+    for (let i = 0; i < TRIPS; i++) {
+      const asked = performance.now();
+      try {
+        const { now } = await post('/time');
+        const trip = performance.now() - asked;
+        if (!best || trip < best.trip) {
+          best = { trip, difference: Date.now() - (now + trip / 2) };
+        }
+        this.clock?.learn(now, asked);
+      } catch {
+        // A trip that failed measures nothing; if all fail, the line needs attention.
+      }
+    }
+    this.set('clock', best ? [Math.round(best.difference), Math.round(best.trip)] : [0, 60_000]);
+  }
+
+  bindSound() {
+    const level = document.querySelector('#level');
+    document.querySelector('#play').addEventListener('click', () => this.play(level.value / 100));
+    level.addEventListener('input', () => this.gain?.gain.setValueAtTime(level.value / 100, this.sound.currentTime));
+    document.querySelector('#heard').addEventListener('click', () => this.set('sound', [1, Number(level.value)]));
+    document.querySelector('#unheard').addEventListener('click', () => this.set('sound', [0, Number(level.value)]));
+  }
+
+  play(level) {
+    this.sound ??= new AudioContext();
+    this.gain = new GainNode(this.sound, { gain: level });
+    const tone = new OscillatorNode(this.sound, { frequency: TONE });
+    tone.connect(this.gain).connect(this.sound.destination);
+    tone.start();
+    tone.stop(this.sound.currentTime + TONE_SECONDS);
+  }
+
+  async fill() {
+    try {
+      await document.documentElement.requestFullscreen();
+      this.set('full-screen', [1]);
+    } catch {
+      this.set('full-screen', [0]);
+    }
+  }
+}
+
+/** Returns whether this browser keeps what is written to it. */
+async function keeps() {
+  try {
+    localStorage.setItem('ledger-probe', '1');
+    localStorage.removeItem('ledger-probe');
+    await new Promise((resolve, reject) => {
+      const opening = indexedDB.open('ledger-probe');
+      opening.onsuccess = () => {
+        opening.result.close();
+        indexedDB.deleteDatabase('ledger-probe');
+        resolve();
+      };
+      opening.onerror = () => reject(opening.error);
+    });
+    return true;
+  } catch {
+    return false;
+  }
+}

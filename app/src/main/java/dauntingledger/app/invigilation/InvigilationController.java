@@ -1,0 +1,114 @@
+package dauntingledger.app.invigilation;
+
+import dauntingledger.app.admission.Staff;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.room.Portraits;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Verdict;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.function.BiFunction;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The door as the invigilator sees it. For invigilators. */
+@Controller
+class InvigilationController {
+
+    private final DoorList door;
+    private final Appointments appointments;
+    private final Ledgers ledgers;
+    private final Staff staff;
+    private final Portraits portraits;
+    private final Clock clock;
+
+    InvigilationController(
+            DoorList door, Appointments appointments, Ledgers ledgers, Staff staff, Portraits portraits, Clock clock) {
+        this.door = door;
+        this.appointments = appointments;
+        this.ledgers = ledgers;
+        this.staff = staff;
+        this.portraits = portraits;
+        this.clock = clock;
+    }
+
+    @GetMapping("/invigilation")
+    String page(Principal principal, Model model, @RequestParam(defaultValue = "") String said) {
+        model.addAttribute("member", member(principal));
+        model.addAttribute("waiting", door.at(clock.instant()));
+        model.addAttribute("said", said.equals("done") || said.equals("too-late") ? said : "");
+        return "invigilation";
+    }
+
+    /** The list alone, for a page that keeps itself up to date. */
+    @GetMapping("/invigilation/list")
+    String list(Model model) {
+        model.addAttribute("waiting", door.at(clock.instant()));
+        return "invigilation :: list";
+    }
+
+    @PostMapping("/invigilation/{sitting}/admit")
+    String admit(@PathVariable long sitting, Principal principal) {
+        return act(sitting, principal, Act.LeaveGiven::new);
+    }
+
+    @PostMapping("/invigilation/{sitting}/resolve")
+    String resolve(@PathVariable long sitting, Principal principal) {
+        return act(sitting, principal, Act.ReportResolved::new);
+    }
+
+    @PostMapping("/invigilation/{sitting}/excuse")
+    String excuse(@PathVariable long sitting, Principal principal) {
+        return act(sitting, principal, Act.StationExcused::new);
+    }
+
+    /** Admits everybody whom the invigilator's leave admits now. */
+    @PostMapping("/invigilation/admit-all")
+    String admitAll(Principal principal) {
+        door.at(clock.instant()).stream()
+                .filter(waiting -> waiting.needed() == DoorList.Need.ADMIT)
+                .forEach(waiting -> act(waiting.sitting(), principal, Act.LeaveGiven::new));
+        return "redirect:/invigilation?said=done";
+    }
+
+    @GetMapping(path = "/invigilation/{sitting}/portrait.png")
+    ResponseEntity<byte[]> portrait(@PathVariable long sitting) {
+        return portraits
+                .of(new SittingId(sitting))
+                .map(png -> ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(png))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** Does something at the stage where the candidate is; somebody may have been faster, or the candidate gone on. */
+    private String act(long sitting, Principal principal, BiFunction<StageId, String, Act> act) {
+        Appointment appointment = appointments
+                .find(new SittingId(sitting))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Instant now = clock.instant();
+        String person = member(principal).name();
+        Verdict verdict = ledgers.open(appointment, now)
+                .sitting()
+                .stage()
+                .map(stage -> ledgers.record(appointment, act.apply(stage.id(), person), now)
+                        .verdict())
+                .orElse(Verdict.SITTING_OVER);
+        return "redirect:/invigilation?said=" + (verdict.isPermitted() ? "done" : "too-late");
+    }
+
+    private Staff.Member member(Principal principal) {
+        return staff.member(principal.getName()).orElseThrow();
+    }
+}

@@ -1,0 +1,7 @@
+/** The person in charge of the room: who waits at the door and why, and letting them go on. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"admission", "ledger", "papers", "room"})
+package dauntingledger.app.invigilation;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

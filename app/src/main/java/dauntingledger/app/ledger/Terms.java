@@ -1,0 +1,38 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.sitting.Window;
+
+/**
+ * On what terms a candidate sits a paper.
+ *
+ * @param code what opens the door where the paper asks for a code; known to the invigilator, never sent to a browser of
+ *     the candidate
+ */
+public record Terms(Window window, String code, Accommodations accommodations, Display display) {
+
+    /** At any time, without a code, like everybody else. */
+    public static final Terms OPEN = new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN);
+
+    /**
+     * How the room looks for this candidate until they change it.
+     *
+     * @param theme a theme of the display panel, or empty for the candidate's own choice
+     * @param textSize a text size of it in per cent, or empty
+     */
+    public record Display(String theme, String textSize) {
+        public static final Display OWN = new Display("", "");
+    }
+
+    public Terms within(Window hours) {
+        return new Terms(hours, code, accommodations, display);
+    }
+
+    public Terms withCode(String opening) {
+        return new Terms(window, opening, accommodations, display);
+    }
+
+    public Terms granting(Accommodations granted, Display shown) {
+        return new Terms(window, code, granted, shown);
+    }
+}

@@ -1,0 +1,201 @@
+package dauntingledger.app.office;
+
+import dauntingledger.app.admission.Candidate;
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.admission.Privileges;
+import dauntingledger.app.admission.Staff;
+import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.papers.PaperText.Purpose;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The office's view of all sittings. For the exam office. */
+@Controller
+class OfficeController {
+
+    private static final int MOST_SITTINGS = 500;
+    private static final List<String> SAYINGS = List.of("granted", "reopened", "not-reopened");
+
+    private final Appointments appointments;
+    private final Ledgers ledgers;
+    private final Papers papers;
+    private final Candidates candidates;
+    private final Staff staff;
+    private final Privileges privileges;
+    private final WallClock wall;
+    private final Clock clock;
+
+    OfficeController(
+            Appointments appointments,
+            Ledgers ledgers,
+            Papers papers,
+            Candidates candidates,
+            Staff staff,
+            Privileges privileges,
+            WallClock wall,
+            Clock clock) {
+        this.appointments = appointments;
+        this.ledgers = ledgers;
+        this.papers = papers;
+        this.candidates = candidates;
+        this.staff = staff;
+        this.privileges = privileges;
+        this.wall = wall;
+        this.clock = clock;
+    }
+
+    /** A sitting as the office lists it. */
+    record Row(
+            String sitting,
+            Candidate candidate,
+            String exam,
+            String seat,
+            String when,
+            String state,
+            List<String> granted) {
+
+        public boolean isUntouched() {
+            return state.equals("before");
+        }
+
+        public boolean isOver() {
+            return state.equals("handed-in") || state.equals("declined");
+        }
+    }
+
+    @GetMapping("/office")
+    String page(Principal principal, Model model, @RequestParam(defaultValue = "") String said) {
+        Instant now = clock.instant();
+        model.addAttribute("member", member(principal));
+        model.addAttribute(
+                "rows",
+                appointments.all(MOST_SITTINGS).stream()
+                        .filter(appointment ->
+                                papers.text(appointment.paper()).about().purpose() == Purpose.OFFICIAL)
+                        .map(appointment -> row(appointment, now))
+                        .toList());
+        model.addAttribute("said", SAYINGS.contains(said) ? said : "");
+        return "office";
+    }
+
+    @GetMapping("/office/{sitting}/accommodations")
+    String accommodations(@PathVariable long sitting, Principal principal, Model model) {
+        Appointment appointment = find(sitting);
+        Terms terms = appointment.terms();
+        return form(appointment, GrantForm.of(terms.accommodations(), terms.display()), List.of(), principal, model);
+    }
+
+    @PostMapping("/office/{sitting}/accommodations")
+    String grant(@PathVariable long sitting, @ModelAttribute GrantForm form, Principal principal, Model model) {
+        Appointment appointment = find(sitting);
+        List<String> problems = form.problems();
+        if (!problems.isEmpty()) {
+            return form(appointment, form, problems, principal, model);
+        }
+        try {
+            Accommodations granted = form.accommodations();
+            appointments.grant(appointment.sitting(), granted, form.display());
+            return "redirect:/office?said=granted";
+        } catch (MalformedPaperException e) {
+            return form(appointment, form, List.of("office.grant.no-good-break"), principal, model);
+        } catch (IllegalStateException e) {
+            return form(appointment, form, List.of("office.grant.begun"), principal, model);
+        }
+    }
+
+    /** Lets somebody in again; the ledger says who permitted it. */
+    @PostMapping("/office/{sitting}/reopen")
+    String reopen(@PathVariable long sitting, Principal principal) {
+        Appointment appointment = find(sitting);
+        Instant now = clock.instant();
+        Sitting over = ledgers.open(appointment, now).sitting();
+        String person = member(principal).name();
+        boolean done = candidatesForReopening(over)
+                .map(stage -> ledgers.record(appointment, new Act.Reopened(stage.id(), person), now)
+                        .verdict())
+                .anyMatch(Verdict::isPermitted);
+        return "redirect:/office?said=" + (done ? "reopened" : "not-reopened");
+    }
+
+    /** The rulebook permits at most one of them. */
+    private static Stream<Stage> candidatesForReopening(Sitting sitting) {
+        return sitting.paper().route().stream()
+                .filter(stage -> stage instanceof Stage.Block || stage instanceof Stage.Notice);
+    }
+
+    private String form(
+            Appointment appointment, GrantForm form, List<String> problems, Principal principal, Model model) {
+        Paper paper = papers.text(appointment.paper()).paper();
+        model.addAttribute("member", member(principal));
+        model.addAttribute("row", row(appointment, clock.instant()));
+        model.addAttribute("form", form);
+        model.addAttribute("problems", problems);
+        model.addAttribute("blocks", paper.blocks().toList());
+        model.addAttribute("boxes", paper.boxes());
+        return "accommodations";
+    }
+
+    private Row row(Appointment appointment, Instant now) {
+        Paper paper = papers.text(appointment.paper()).paper();
+        Terms terms = appointment.terms();
+        return new Row(
+                appointment.sitting().toString(),
+                candidates.find(appointment.candidate()).orElseThrow(),
+                paper.title(),
+                appointment.seat(),
+                terms.window().isBounded()
+                        ? wall.day(terms.window().opens()) + ", "
+                                + wall.minute(terms.window().opens())
+                        : "",
+                state(ledgers.open(appointment, now).sitting()),
+                privileges.of(paper, terms));
+    }
+
+    private static String state(Sitting sitting) {
+        return switch (sitting.position()) {
+            case Position.Before before -> before.stage() == 0 ? "before" : "in-progress";
+            case Position.At at -> "in-progress";
+            case Position.Over over ->
+                switch (over.ending()) {
+                    case HANDED_IN -> "handed-in";
+                    case DECLINED -> "declined";
+                };
+        };
+    }
+
+    private Appointment find(long sitting) {
+        return appointments
+                .find(new SittingId(sitting))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private Staff.Member member(Principal principal) {
+        return staff.member(principal.getName()).orElseThrow();
+    }
+}

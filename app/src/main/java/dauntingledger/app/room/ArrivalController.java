@@ -1,0 +1,176 @@
+package dauntingledger.app.room;
+
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Outcome;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.picture.View;
+import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.plain.MalformedDataException;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The steps of an arrival that the server itself must judge. For the sitting's own candidate. */
+@Controller
+class ArrivalController {
+
+    private final Door door;
+    private final Candidates candidates;
+    private final Ledgers ledgers;
+    private final Papers papers;
+    private final PortraitStore portraits;
+    private final RoomData room;
+    private final Clock clock;
+
+    ArrivalController(
+            Door door,
+            Candidates candidates,
+            Ledgers ledgers,
+            Papers papers,
+            PortraitStore portraits,
+            RoomData room,
+            Clock clock) {
+        this.door = door;
+        this.candidates = candidates;
+        this.ledgers = ledgers;
+        this.papers = papers;
+        this.portraits = portraits;
+        this.room = room;
+        this.clock = clock;
+    }
+
+    /** A code as it was typed. */
+    record Code(String code) {}
+
+    /** What became of a step, with the entries that the server made for it. */
+    record Answer(String verdict, boolean right, List<Map<String, Object>> entries) {}
+
+    /** What a picture shows, with the entries that the server made for it: none unless it is good. */
+    record Judged(int view, List<Map<String, Object>> entries) {}
+
+    @PostMapping(path = "/sittings/{sitting}/code", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    Answer code(@PathVariable long sitting, @RequestBody Code typed, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        Instant now = clock.instant();
+        Stage stage = here(appointment, now, Stage.Admission.class);
+        boolean right = !appointment.terms().code().isEmpty()
+                && same(appointment.terms().code(), typed.code());
+        Outcome outcome = ledgers.record(appointment, new Act.CodeGiven(stage.id(), right), now);
+        return new Answer(name(outcome.verdict()), right, made(appointment, outcome));
+    }
+
+    private List<Map<String, Object>> made(Appointment appointment, Outcome outcome) {
+        return ledgers.open(appointment, clock.instant()).entries().stream()
+                .filter(entry -> entry.id().equals(outcome.entry()))
+                .map(EntryCodec::toPlain)
+                .toList();
+    }
+
+    /** Compares in a time that tells nothing, without regard to capitals, spaces and dashes. */
+    private static boolean same(String code, String typed) {
+        return MessageDigest.isEqual(folded(code), folded(typed));
+    }
+
+    private static byte[] folded(String code) {
+        return code.toUpperCase(Locale.ROOT).replace("-", "").replace(" ", "").getBytes(StandardCharsets.UTF_8);
+    }
+
+    @PostMapping(path = "/sittings/{sitting}/portrait", consumes = MediaType.IMAGE_PNG_VALUE)
+    @ResponseBody
+    Judged portrait(@PathVariable long sitting, Principal principal, HttpServletRequest request) throws IOException {
+        Appointment appointment = door.open(sitting, principal);
+        Instant now = clock.instant();
+        Stage stage = here(appointment, now, Stage.Portrait.class);
+        byte[] sent = request.getInputStream().readNBytes(PortraitStore.MOST_BYTES + 1);
+        if (sent.length > PortraitStore.MOST_BYTES) {
+            throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, "a picture has at most 512 KB");
+        }
+        PortraitStore.Picture picture = PortraitStore.read(sent)
+                .orElseThrow(() -> new MalformedDataException("this is no PNG picture of at most 640 by 640 pixels"));
+        if (picture.view() != View.ONE_FACE) {
+            return new Judged(picture.view().figure(), List.of());
+        }
+        portraits.keep(appointment.sitting(), picture, now);
+        Outcome outcome = ledgers.record(appointment, new Act.PortraitTaken(stage.id(), picture.digest()), now);
+        return new Judged(picture.view().figure(), made(appointment, outcome));
+    }
+
+    /** The station check ahead of the day; its result is kept with the sitting. */
+    @GetMapping("/sittings/{sitting}/station")
+    String station(@PathVariable long sitting, Principal principal, Model model) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        Paper paper = papers.text(appointment.paper()).paper();
+        Stage.StationCheck check = paper.route().stream()
+                .filter(Stage.StationCheck.class::isInstance)
+                .map(Stage.StationCheck.class::cast)
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        if (!(here.position() instanceof Position.Before before && before.stage() == 0)) {
+            return "redirect:/sittings/" + sitting;
+        }
+        model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
+        model.addAttribute("sitting", sitting);
+        model.addAttribute("lines", StagePages.lines(check));
+        model.addAttribute("data", room.json(appointment, clock.instant()));
+        return "station-ahead";
+    }
+
+    @PostMapping(path = "/sittings/{sitting}/station", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    Answer checked(@PathVariable long sitting, @RequestBody Map<String, Object> figures, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        Act act = EntryCodec.fromPlain(Map.of(
+                        "id", "station", "by", "candidate", "at", 0L, "kind", "station-checked", "figures", figures))
+                .act();
+        Verdict verdict = ledgers.record(appointment, act, clock.instant()).verdict();
+        return new Answer(name(verdict), verdict.isPermitted(), List.of());
+    }
+
+    private Stage here(Appointment appointment, Instant now, Class<? extends Stage> kind) {
+        return ledgers.open(appointment, now)
+                .sitting()
+                .stage()
+                .filter(kind::isInstance)
+                .orElseThrow(() -> new ResponseStatusException(
+                        HttpStatus.CONFLICT, "the sitting is at another stage; load the page again"));
+    }
+
+    private static String name(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    @ExceptionHandler
+    @ResponseBody
+    ProblemDetail malformed(MalformedDataException e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()));
+    }
+}

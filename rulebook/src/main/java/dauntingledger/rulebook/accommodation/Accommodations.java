@@ -1,0 +1,124 @@
+package dauntingledger.rulebook.accommodation;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.TimeBox;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What the exam office grants a person for a paper. Granting makes a paper for this person, so that clocks, pages and
+ * verdicts need to know nothing of it.
+ *
+ * @param factor what the limit of every clock is multiplied by, 1 to {@value #MOST_FACTOR}; reading times and the times
+ *     to decide about notices too
+ * @param factors other factors for single time boxes
+ * @param longerBreaks what is added to each break
+ * @param extraBreaks breaks after blocks that have none behind them, with their lengths; clocks stand still in them
+ * @param stopsClocks whether clocks stand still in every break
+ * @param aids what the person may use besides, in words
+ */
+public record Accommodations(
+        Rational factor,
+        Map<BoxId, Rational> factors,
+        Duration longerBreaks,
+        Map<StageId, Duration> extraBreaks,
+        boolean stopsClocks,
+        List<String> aids) {
+
+    public static final int MOST_FACTOR = 4;
+
+    /** Nothing is granted. */
+    public static final Accommodations NONE =
+            new Accommodations(Rational.ONE, Map.of(), Duration.ZERO, Map.of(), false, List.of());
+
+    /** @throws IllegalArgumentException if a factor is below 1 or too large, or breaks would become shorter */
+    public Accommodations {
+        requireFactor(requireNonNull(factor, "factor"));
+        factors = Map.copyOf(factors);
+        factors.values().forEach(Accommodations::requireFactor);
+        if (requireNonNull(longerBreaks, "longerBreaks").isNegative()) {
+            throw new IllegalArgumentException("breaks can be made longer only, not by " + longerBreaks);
+        }
+        extraBreaks = Map.copyOf(extraBreaks);
+        aids = List.copyOf(aids);
+    }
+
+    private static void requireFactor(Rational factor) {
+        if (factor.compareTo(Rational.ONE) < 0 || factor.compareTo(Rational.of(MOST_FACTOR)) > 0) {
+            throw new IllegalArgumentException("a time factor must be 1 to " + MOST_FACTOR + ", but was " + factor);
+        }
+    }
+
+    public boolean isNone() {
+        return equals(NONE);
+    }
+
+    /**
+     * Returns {@code paper} as this person sits it.
+     *
+     * @throws MalformedPaperException if that is no good paper, for instance because a break would not stand between
+     *     two blocks
+     */
+    public Paper applyTo(Paper paper) {
+        if (isNone()) {
+            return paper;
+        }
+        List<Stage> route = new ArrayList<>();
+        for (Stage stage : paper.route()) {
+            route.add(granted(stage));
+            Duration extra = extraBreaks.get(stage.id());
+            if (extra != null) {
+                StageId id = new StageId("extra-" + stage.id().value());
+                route.add(new Stage.Break(id, "Extra break", extra, Stage.Break.Clocks.STAND_STILL));
+            }
+        }
+        return paper.with(route, paper.boxes().stream().map(this::granted).toList());
+    }
+
+    /** Returns the limit of {@code box} for this person. */
+    public Duration limit(TimeBox box) {
+        return Rounding.timesUp(box.limit(), factors.getOrDefault(box.id(), factor));
+    }
+
+    private TimeBox granted(TimeBox box) {
+        return new TimeBox(box.id(), box.title(), limit(box), box.first(), box.last(), box.warnings());
+    }
+
+    private Stage granted(Stage stage) {
+        return switch (stage) {
+            case Stage.Break rest ->
+                new Stage.Break(
+                        rest.id(),
+                        rest.title(),
+                        rest.length().plus(longerBreaks),
+                        stopsClocks ? Stage.Break.Clocks.STAND_STILL : rest.clocks());
+            case Stage.Notice notice ->
+                new Stage.Notice(
+                        notice.id(),
+                        notice.title(),
+                        notice.version(),
+                        notice.textDigests(),
+                        longer(notice.limit()),
+                        notice.confirmation(),
+                        notice.consentToCamera(),
+                        notice.keepsAppointment());
+            case Stage.Instructions read ->
+                new Stage.Instructions(read.id(), read.title(), longer(read.readingTime()), read.least());
+            default -> stage;
+        };
+    }
+
+    private Optional<Duration> longer(Optional<Duration> limit) {
+        return limit.map(span -> Rounding.timesUp(span, factor));
+    }
+}

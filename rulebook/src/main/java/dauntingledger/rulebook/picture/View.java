@@ -1,0 +1,20 @@
+package dauntingledger.rulebook.picture;
+
+/** What a camera sees. */
+public enum View {
+    NO_FACE(0),
+    ONE_FACE(1),
+    SEVERAL_FACES(2),
+    TOO_DARK(3);
+
+    private final int figure;
+
+    View(int figure) {
+        this.figure = figure;
+    }
+
+    /** Returns the number by which a station check records this view. */
+    public int figure() {
+        return figure;
+    }
+}

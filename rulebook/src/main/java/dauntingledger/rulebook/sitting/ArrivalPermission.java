@@ -1,0 +1,131 @@
+package dauntingledger.rulebook.sitting;
+
+import dauntingledger.rulebook.paper.Languages;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import java.time.Instant;
+
+/** The rules about the steps between the door and the first question. */
+final class ArrivalPermission {
+
+    private final Fold fold;
+    private final Permission route;
+
+    ArrivalPermission(Fold fold, Permission route) {
+        this.fold = fold;
+        this.route = route;
+    }
+
+    /** Coming in at all: by the hours of the appointment, unless the paper lets latecomers ask at its door. */
+    Verdict entered() {
+        return switch (fold.index.window().hour(now())) {
+            case TOO_EARLY -> Verdict.TOO_EARLY;
+            case OPEN -> Verdict.PERMITTED;
+            case TOO_LATE -> admitsLatecomers() ? Verdict.PERMITTED : Verdict.TOO_LATE;
+        };
+    }
+
+    private boolean admitsLatecomers() {
+        return fold.index.paper().route().stream()
+                .anyMatch(
+                        stage -> stage instanceof Stage.Admission door && door.late() == Stage.Admission.Late.BY_LEAVE);
+    }
+
+    Verdict identityConfirmed(Act.IdentityConfirmed confirmed) {
+        Verdict verdict = route.inStage(confirmed.stage(), Stage.Identity.class);
+        return verdict.isPermitted() && fold.door.isReportOpen() ? Verdict.REPORT_OPEN : verdict;
+    }
+
+    Verdict wrongReported(Act.WrongReported reported) {
+        Verdict verdict = route.inStage(reported.stage(), Stage.Identity.class);
+        return verdict.isPermitted() && fold.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
+    }
+
+    Verdict reportResolved(Act.ReportResolved resolved) {
+        Verdict verdict = route.inStage(resolved.stage(), Stage.Identity.class);
+        return verdict.isPermitted() && !fold.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
+    }
+
+    Verdict codeGiven(Act.CodeGiven given) {
+        Verdict verdict = route.inStage(given.stage(), Stage.Admission.class);
+        if (!verdict.isPermitted() || !(route.current() instanceof Stage.Admission door)) {
+            return verdict;
+        }
+        if (!door.ways().contains(Stage.Admission.Way.CODE)) {
+            return Verdict.NOT_NEEDED;
+        }
+        if (fold.door.isCodeGiven()) {
+            return Verdict.ALREADY_SO;
+        }
+        return fold.door.isOutOfTries(door) ? Verdict.OUT_OF_TRIES : Verdict.PERMITTED;
+    }
+
+    Verdict leaveGiven(Act.LeaveGiven leave) {
+        Verdict verdict = route.inStage(leave.stage(), Stage.Admission.class);
+        if (!verdict.isPermitted() || !(route.current() instanceof Stage.Admission door)) {
+            return verdict;
+        }
+        if (fold.door.isLeaveGiven()) {
+            return Verdict.ALREADY_SO;
+        }
+        return fold.door.wantsLeave(door) ? Verdict.PERMITTED : Verdict.NOT_NEEDED;
+    }
+
+    /** A station can be checked days before, and again and again at its own stage. */
+    Verdict stationChecked() {
+        if (route.isOver()) {
+            return Verdict.SITTING_OVER;
+        }
+        boolean before = fold.position instanceof Position.Before at && at.stage() == 0;
+        return before || fold.current() instanceof Stage.StationCheck ? Verdict.PERMITTED : Verdict.WRONG_STAGE;
+    }
+
+    Verdict stationExcused(Act.StationExcused excused) {
+        return route.inStage(excused.stage(), Stage.StationCheck.class);
+    }
+
+    Verdict language(Act.LanguageChosen chosen) {
+        if (route.isOver()) {
+            return Verdict.SITTING_OVER;
+        }
+        Languages languages = fold.index.paper().languages();
+        if (!languages.tags().contains(chosen.language())) {
+            return Verdict.UNKNOWN_LANGUAGE;
+        }
+        if (fold.current() instanceof Stage.LanguageChoice) {
+            return Verdict.PERMITTED;
+        }
+        if (!languages.switching()) {
+            return Verdict.LANGUAGE_FIXED;
+        }
+        return fold.door.language().equals(chosen.language()) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+    }
+
+    Verdict left(StageId id) {
+        int stage = fold.index.paper().indexOf(id);
+        if (stage < 0) {
+            return Verdict.UNKNOWN_STAGE;
+        }
+        Stage left = fold.index.stage(stage);
+        Verdict verdict = route.inStage(id, left.getClass());
+        if (!verdict.isPermitted()) {
+            return verdict;
+        }
+        return switch (left) {
+            case Stage.Instructions read ->
+                leavableFrom(stage, read).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
+            case Stage.StationCheck check ->
+                fold.door.isStationReady(check) ? Verdict.PERMITTED : Verdict.STATION_NOT_READY;
+            case Stage.TryOut tryOut -> Verdict.PERMITTED;
+            default -> Verdict.WRONG_STAGE;
+        };
+    }
+
+    private Instant leavableFrom(int stage, Stage.Instructions read) {
+        return fold.record(stage).orElseThrow().openedAt().plus(read.least());
+    }
+
+    private Instant now() {
+        return Instant.ofEpochMilli(fold.now);
+    }
+}

@@ -1,0 +1,45 @@
+package dauntingledger.rulebook.sitting;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.Instant;
+
+/**
+ * When a sitting can be come to. Spans are half-open: at {@code doors} one may come in, at {@code opens} one is
+ * admitted, at {@code closes} one is late.
+ */
+public record Window(Instant doors, Instant opens, Instant closes) {
+
+    /** No hours at all: practice can be begun whenever one likes. */
+    public static final Window ALWAYS = new Window(Instant.EPOCH, Instant.EPOCH, Instant.parse("9999-12-31T00:00:00Z"));
+
+    /** @throws IllegalArgumentException unless {@code doors <= opens < closes} */
+    public Window {
+        requireNonNull(doors, "doors");
+        requireNonNull(opens, "opens");
+        requireNonNull(closes, "closes");
+        if (doors.isAfter(opens) || !opens.isBefore(closes)) {
+            throw new IllegalArgumentException(
+                    "a window must satisfy doors <= opens < closes, but has " + doors + ", " + opens + ", " + closes);
+        }
+    }
+
+    public boolean isBounded() {
+        return !equals(ALWAYS);
+    }
+
+    /** Returns how {@code now} lies to this window, as to coming in. */
+    public Hour hour(Instant now) {
+        if (now.isBefore(doors)) {
+            return Hour.TOO_EARLY;
+        }
+        return now.isBefore(closes) ? Hour.OPEN : Hour.TOO_LATE;
+    }
+
+    /** How an instant lies to a window. */
+    public enum Hour {
+        TOO_EARLY,
+        OPEN,
+        TOO_LATE
+    }
+}
