@@ -89,7 +89,7 @@ function drawSaved() {
   const waits = count > 0 && (age > STILL_ENTERING || state === 'retrying' || state === 'stopped');
   const text = waits
     ? words.say('saved.waiting', count)
-    : sitting.lastEntered ? words.say('saved.entered', words.time(sitting.lastEntered)) : words.say('saved.nothing');
+    : sitting.lastEntered ? words.say(block ? 'saved.entered' : 'saved.step', words.time(sitting.lastEntered)) : words.say('saved.nothing');
   if (saved.textContent !== text) {
     saved.textContent = text;
     saved.classList.toggle('waiting', waits);

@@ -7,10 +7,16 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
 import jakarta.servlet.http.Cookie;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -73,9 +79,32 @@ public abstract class ExamServerTest {
 
     /** Returns a sitting of the demo paper for a candidate of its own, who signs in with {@link #PIN}. */
     protected Appointment newAppointment() {
+        return newAppointment("pilot-licence", Terms.OPEN);
+    }
+
+    /** Returns a sitting of one of the demo papers for a candidate of its own, who signs in with {@link #PIN}. */
+    protected Appointment newAppointment(String paper, Terms terms) {
         String number = "BW-" + NUMBERS.incrementAndGet();
         candidates.register(number, "Test Candidate", PIN, "a");
-        return appointments.make(number, new PaperRef(new PaperId("pilot-licence"), 1), "7", Terms.OPEN);
+        return appointments.make(number, new PaperRef(new PaperId(paper), 1), "7", terms);
+    }
+
+    /** Returns hours that open in {@code untilOpen}, with doors half an hour before and admission for a quarter. */
+    protected Window opensIn(Duration untilOpen) {
+        Instant opens = clock.instant().plus(untilOpen);
+        return new Window(opens.minus(Duration.ofMinutes(30)), opens, opens.plus(Duration.ofMinutes(15)));
+    }
+
+    protected Sitting sitting(Appointment appointment) {
+        return ledgers.open(appointment, clock.instant()).sitting();
+    }
+
+    /** Does what must be permitted, as the server records it. */
+    protected void does(Appointment appointment, Act act) {
+        Verdict verdict = ledgers.record(appointment, act, clock.instant()).verdict();
+        if (!verdict.isPermitted()) {
+            throw new AssertionError(act + " was " + verdict);
+        }
     }
 
     /**

@@ -26,7 +26,7 @@ record GrantForm(
         Map<String, String> boxes,
         String longer,
         Map<String, String> extra,
-        boolean stops,
+        Boolean stops,
         String aids,
         String theme,
         String text) {
@@ -37,11 +37,13 @@ record GrantForm(
     private static final int MOST_AIDS = 2_000;
     private static final Rational MOST_FACTOR = Rational.of(Accommodations.MOST_FACTOR);
 
+    /** A browser leaves out what is not there: a box that is not ticked, a field for a box the paper has not. */
     GrantForm {
         factor = factor == null ? "1" : factor;
         boxes = boxes == null ? Map.of() : boxes;
         longer = longer == null ? "0" : longer;
         extra = extra == null ? Map.of() : extra;
+        stops = Boolean.TRUE.equals(stops);
         aids = aids == null ? "" : aids;
         theme = theme == null ? "" : theme;
         text = text == null ? "" : text;

@@ -129,13 +129,17 @@ final class SideFileReader {
         };
     }
 
+    /** A block takes its title from its first section unless the side file gives it one of its own. */
     private static Stage.Block block(XmlElement element, Map<String, Stage.Block> blocks) {
         String part = required(element, "part");
         Stage.Block block = blocks.get(part);
         if (block == null) {
             throw new IllegalArgumentException("the test has no part '" + part + "'");
         }
-        return block;
+        Stage.Block titled =
+                new Stage.Block(block.id(), element.attribute("title").orElse(block.title()), block.sections());
+        blocks.put(part, titled);
+        return titled;
     }
 
     private Stage.Instructions instructions(XmlElement element) {
@@ -219,7 +223,7 @@ final class SideFileReader {
                 .map(word -> Arrays.stream(constants)
                         .filter(constant -> name(constant).equals(word))
                         .findFirst()
-                        .orElseThrow(() -> new IllegalArgumentException(attribute + " must be of "
+                        .orElseThrow(() -> new IllegalArgumentException(attribute + " must be one of "
                                 + Arrays.stream(constants)
                                         .map(SideFileReader::name)
                                         .toList() + ", but is '" + word

@@ -64,15 +64,30 @@ class StageViews {
             int entries,
             int held) {}
 
+    /** Returns the route as the header shows it: the steps before the first block are one leg. */
     List<Leg> legs(Sitting sitting, Paper paper) {
         int here = sitting.position().index(paper.route().size());
+        int arrival = (int) paper.route().stream()
+                .takeWhile(stage -> !(stage instanceof Stage.Block))
+                .count();
         List<Leg> legs = new ArrayList<>();
-        for (int i = 0; i < paper.route().size(); i++) {
+        if (arrival > 0) {
+            legs.add(
+                    here < arrival
+                            ? arriving(paper, here, arrival)
+                            : new Leg(words.say("route.arrival"), "done", false));
+        }
+        for (int i = arrival; i < paper.route().size(); i++) {
             Stage stage = paper.route().get(i);
             String state = i < here ? "done" : i == here ? "now" : "ahead";
             legs.add(new Leg(stage.title(), state, stage instanceof Stage.Break));
         }
         return legs;
+    }
+
+    private Leg arriving(Paper paper, int here, int steps) {
+        String title = paper.route().get(here).title();
+        return new Leg(steps == 1 ? title : words.say("route.arrival.at", title, here + 1, steps), "now", false);
     }
 
     Threshold threshold(Paper paper, int index) {
@@ -96,9 +111,7 @@ class StageViews {
     private Optional<Rule> rule(Paper paper, int index) {
         String limit = limit(paper, index);
         return switch (paper.route().get(index)) {
-            case Stage.Block block ->
-                Optional.of(
-                        new Rule(block.title(), words.say("rule.questions", block.questions()), limit, marking(block)));
+            case Stage.Block block -> Optional.of(new Rule(block.title(), what(block), limit, marking(block)));
             case Stage.Break rest ->
                 Optional.of(new Rule(
                         rest.title(),
@@ -127,6 +140,14 @@ class StageViews {
             case Stage.Notice notice -> Optional.empty();
             case Stage.Instructions instructions -> Optional.empty();
         };
+    }
+
+    private String what(Stage.Block block) {
+        String questions = words.say("rule.questions", block.questions());
+        List<String> sections = block.sections().stream().map(Section::title).toList();
+        return sections.size() == 1
+                ? questions
+                : questions + " " + words.say("rule.sections", String.join(", ", sections));
     }
 
     private String marking(Stage.Block block) {
@@ -225,7 +246,7 @@ class StageViews {
                 wall.time(stages.getLast().endedAt()),
                 stages.getLast().ended() == StageRecord.Ended.BY_TIME,
                 lines,
-                total(sitting, released ? Marks.write(score.marks()) + " of " + Marks.write(score.most()) : ""),
+                total(sitting, released ? outOf(score.marks(), score.most()) : ""),
                 released,
                 opened.lastHash().shortForm(),
                 opened.entries().size(),
@@ -266,11 +287,15 @@ class StageViews {
                 score);
     }
 
-    private static String score(Score score, Section section) {
+    private String outOf(Rational marks, Rational most) {
+        return words.say("lines.of", Marks.write(marks), Marks.write(most));
+    }
+
+    private String score(Score score, Section section) {
         return score.sections().stream()
                 .filter(scored -> scored.section().equals(section.id()))
                 .findFirst()
-                .map(scored -> Marks.write(scored.marks()) + " of " + Marks.write(scored.most()))
+                .map(scored -> outOf(scored.marks(), scored.most()))
                 .orElse("");
     }
 

@@ -11,6 +11,9 @@ import com.microsoft.playwright.Playwright;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.sitting.Sitting;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -36,6 +39,8 @@ abstract class BrowserTest extends ExamServerTest {
             "--disable-component-update",
             "--disable-sync");
 
+    private static final Path AXE = Path.of("src/main/frontend/node_modules/axe-core/axe.min.js");
+
     private static Playwright playwright;
     private static Browser browser;
 
@@ -46,6 +51,7 @@ abstract class BrowserTest extends ExamServerTest {
     protected Page page;
     protected Appointment appointment;
     private final List<String> errors = new ArrayList<>();
+    private final List<BrowserContext> others = new ArrayList<>();
 
     @BeforeAll
     static void startBrowser() {
@@ -74,6 +80,7 @@ abstract class BrowserTest extends ExamServerTest {
     @AfterEach
     void closeWindow() {
         context.close();
+        others.forEach(BrowserContext::close);
         Assertions.assertEquals(List.of(), errors, "errors in the browser");
     }
 
@@ -85,11 +92,24 @@ abstract class BrowserTest extends ExamServerTest {
     }
 
     protected void signIn() {
-        page.navigate("/sign-in");
-        page.locator("[name=number]").fill(appointment.candidate());
-        page.locator("[name=pin]").fill(PIN);
-        page.locator("main form .btn.go").click();
+        signIn(page, appointment.candidate(), PIN);
         assertThat(page).hasURL("http://localhost:" + port + "/");
+    }
+
+    protected static void signIn(Page window, String number, String pin) {
+        window.navigate("/sign-in");
+        window.locator("[name=number]").fill(number);
+        window.locator("[name=pin]").fill(pin);
+        window.locator("main form .btn.go").click();
+    }
+
+    /** Opens a browser of somebody else, with a window in it. */
+    protected Page newBrowser(Browser.NewContextOptions options) {
+        BrowserContext other = browser.newContext(options.setBaseURL("http://localhost:" + port));
+        others.add(other);
+        Page window = other.newPage();
+        window.onPageError(errors::add);
+        return window;
     }
 
     /** Goes from the sign-in to the first question. */
@@ -140,6 +160,18 @@ abstract class BrowserTest extends ExamServerTest {
         assertThat(page.locator("#saved[data-waiting='0']")).containsText("Every answer entered");
     }
 
+    /** Runs the accessibility check over the whole page. */
+    protected static void assertClean(Page window, String where) {
+        try {
+            window.evaluate(Files.readString(AXE));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        Object violations = window.evaluate("async () => (await axe.run()).violations.map("
+                + "(v) => v.id + ': ' + v.nodes.map((n) => n.target + ' ' + n.failureSummary).join(' | '))");
+        Assertions.assertEquals(List.of(), violations, "axe on " + where);
+    }
+
     /** Puts the server's clock forward and waits until the open room has heard of it. */
     protected void advance(Duration span) {
         String before = page.locator("#clock-time").textContent();
@@ -148,7 +180,7 @@ abstract class BrowserTest extends ExamServerTest {
     }
 
     protected Sitting sitting() {
-        return ledgers.open(appointment, clock.instant()).sitting();
+        return sitting(appointment);
     }
 
     protected int port() {

@@ -178,7 +178,6 @@ class JourneyTest extends BrowserTest {
 
         assertThat(page.locator("#below")).isVisible();
         page.locator("#below").click();
-        page.locator("#below").click();
         assertThat(page.locator("#below")).isHidden();
     }
 

@@ -114,7 +114,7 @@ class QtiPackageReaderTest {
                 "daunting-ledger.xml | part=\"tides\" | part=\"tales\" | no part 'tales'",
                 "daunting-ledger.xml | <break | <nap | no kind of stage 'nap'",
                 "daunting-ledger.xml | left=\"PT1M\" | left=\"PT30M\" | below the limit",
-                "daunting-ledger.xml | at-once | someday | at-once or later",
+                "daunting-ledger.xml | at-once | someday | score-release must be one of [at-once, later]",
                 "imsmanifest.xml | imsqti_test_xmlv3p0 | webcontent | exactly one test",
                 "imsmanifest.xml | href=\"test.xml\" | href=\"toast.xml\" | no file 'toast.xml'",
             })
