@@ -84,7 +84,7 @@ class HomeController {
             String seat,
             List<String> sections,
             int questions,
-            long minutes,
+            String length,
             List<String> brings,
             List<String> granted,
             boolean checks,
@@ -100,7 +100,7 @@ class HomeController {
     }
 
     /** A paper to practise with, as often as one likes. */
-    record Practice(String paper, String title, Purpose purpose, int questions, long minutes) {}
+    record Practice(String paper, String title, Purpose purpose, int questions, String length) {}
 
     /** What can be done with a sitting. */
     enum State {
@@ -176,7 +176,7 @@ class HomeController {
                         text.paper().title(),
                         text.about().purpose(),
                         (int) text.paper().items().count(),
-                        length(text.paper()).toMinutes()))
+                        length(text.paper()).isZero() ? "" : words.span(length(text.paper()))))
                 .toList();
     }
 
@@ -198,7 +198,7 @@ class HomeController {
                 appointment.seat(),
                 paper.sections().map(section -> section.title()).toList(),
                 (int) paper.items().count(),
-                length(paper).toMinutes(),
+                words.span(length(paper)),
                 text.about().brings(),
                 privileges.of(text.paper(), appointment.terms()),
                 checks && sitting.position() instanceof Position.Before,

@@ -23,10 +23,10 @@ public class Words {
         return messages.getMessage(key, arguments, LocaleContextHolder.getLocale());
     }
 
-    /** Returns a span in words; one that is no whole number of minutes in figures. */
+    /** Returns a span in words, in minutes and where there are any seconds; a part of a second is dropped. */
     public String span(Duration span) {
         if (span.toSecondsPart() > 0) {
-            return WallClock.span(span);
+            return say("span.seconds", span.toMinutes(), span.toSecondsPart());
         }
         return span.toMinutes() == 1 ? say("span.minute") : say("span.minutes", span.toMinutes());
     }

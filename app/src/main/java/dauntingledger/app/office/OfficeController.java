@@ -24,6 +24,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -156,9 +157,18 @@ class OfficeController {
         model.addAttribute("row", row(appointment, clock.instant()));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
-        model.addAttribute("blocks", paper.blocks().toList());
+        model.addAttribute("blocks", blocksBeforeBlocks(paper));
         model.addAttribute("boxes", paper.boxes());
         return "accommodations";
+    }
+
+    /** Returns the blocks that an extra break can stand behind. */
+    private static List<Stage> blocksBeforeBlocks(Paper paper) {
+        List<Stage> route = paper.route();
+        return IntStream.range(0, route.size() - 1)
+                .filter(i -> route.get(i) instanceof Stage.Block && route.get(i + 1) instanceof Stage.Block)
+                .mapToObj(route::get)
+                .toList();
     }
 
     private Row row(Appointment appointment, Instant now) {

@@ -29,6 +29,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -130,7 +131,7 @@ class RoomController {
         if (isBeforeTheDoors(opened.sitting())) {
             return "redirect:/";
         }
-        String language = opened.sitting().arrival().language();
+        String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
         PaperText text = papers.text(appointment.paper(), language);
         Paper paper = appointment.terms().accommodations().applyTo(text.paper());
@@ -144,6 +145,16 @@ class RoomController {
         model.addAttribute("data", data.json(appointment, opened, paper));
         stages.lastClosed(opened.sitting(), paper).ifPresent(closed -> model.addAttribute("closed", closed));
         return pages.page(new StagePages.Here(opened, appointment, text, paper), model);
+    }
+
+    /** Returns the language that was chosen in a sitting; until then that of the interface, where the paper has it. */
+    private static String language(Sitting sitting) {
+        List<String> offered = sitting.paper().languages().tags();
+        return sitting.arrival()
+                .language()
+                .or(() -> Optional.of(LocaleContextHolder.getLocale().toLanguageTag())
+                        .filter(offered::contains))
+                .orElse(sitting.paper().languages().first());
     }
 
     /** Nothing of a sitting is shown outside its hours to somebody who has not come in. */
@@ -161,7 +172,7 @@ class RoomController {
             @PathVariable long sitting, @PathVariable String stage, @PathVariable int page, Principal principal) {
         Appointment appointment = door.open(sitting, principal);
         Sitting here = ledgers.open(appointment, clock.instant()).sitting();
-        PaperText text = papers.text(appointment.paper(), here.arrival().language());
+        PaperText text = papers.text(appointment.paper(), language(here));
         int index = text.paper().route().stream()
                 .map(at -> at.id().value())
                 .toList()

@@ -124,7 +124,7 @@ class ArrivalTest extends BrowserTest {
         awaitPage("threshold");
         assertThat(page.locator("main")).containsText("30 minutes");
         cleanAndSilent("ready");
-        assertThat(told).hasSizeGreaterThan(10);
+        assertThat(told).hasSizeGreaterThan(8);
 
         act("stage-opened");
         awaitPage("block");

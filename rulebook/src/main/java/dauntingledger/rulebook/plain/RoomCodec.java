@@ -92,7 +92,7 @@ public final class RoomCodec {
     private static Map<String, Object> arrival(Sitting sitting) {
         Arrival arrival = sitting.arrival();
         Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("language", arrival.language());
+        arrival.language().ifPresent(language -> plain.put("language", language));
         arrival.report().ifPresent(report -> plain.put("report", PlainNames.name(report.reason())));
         sitting.stage().ifPresent(stage -> {
             switch (stage) {

@@ -11,7 +11,7 @@ import java.util.Set;
 /**
  * What has come of the steps between the door and the first question.
  *
- * @param language the language the candidate reads in
+ * @param language the language the candidate has chosen; empty until then
  * @param report what the candidate said is wrong, until it is resolved
  * @param unmet the ways of admission that are still to be met while the candidate waits at the door
  * @param triesLeft how many codes may still be tried there
@@ -22,7 +22,7 @@ import java.util.Set;
  * @param portrait SHA-256 of the picture that was taken, as 64 lower-case hexadecimal digits
  */
 public record Arrival(
-        String language,
+        Optional<String> language,
         Optional<Report> report,
         Set<Stage.Admission.Way> unmet,
         int triesLeft,

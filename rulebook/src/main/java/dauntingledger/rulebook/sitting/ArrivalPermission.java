@@ -98,7 +98,7 @@ final class ArrivalPermission {
         if (!languages.switching()) {
             return Verdict.LANGUAGE_FIXED;
         }
-        return fold.door.language().equals(chosen.language()) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+        return fold.door.isChosen(chosen.language()) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
     }
 
     Verdict left(StageId id) {

@@ -18,7 +18,7 @@ final class Doorway {
     static final long NEVER = Long.MAX_VALUE;
 
     private final Window window;
-    private String language;
+    private @Nullable String language;
     private Arrival.@Nullable Report report;
     private long cameAt = NEVER;
     private long codeAt = NEVER;
@@ -29,9 +29,8 @@ final class Doorway {
     private boolean stationExcused;
     private @Nullable String portrait;
 
-    Doorway(Window window, String language) {
+    Doorway(Window window) {
         this.window = window;
-        this.language = language;
     }
 
     Doorway(Doorway other) {
@@ -52,8 +51,8 @@ final class Doorway {
         return window;
     }
 
-    String language() {
-        return language;
+    boolean isChosen(String tag) {
+        return tag.equals(language);
     }
 
     void choose(String tag) {
@@ -162,7 +161,7 @@ final class Doorway {
                 at -> at.ways().stream().filter(way -> metAt(at, way) > now).forEach(unmet::add));
         int left = door.map(at -> Math.max(0, at.tries() - wrongCodes)).orElse(0);
         return new Arrival(
-                language,
+                Optional.ofNullable(language),
                 Optional.ofNullable(report),
                 unmet,
                 left,

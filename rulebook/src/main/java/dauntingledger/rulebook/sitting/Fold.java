@@ -59,7 +59,7 @@ final class Fold {
         this.index = index;
         this.questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
         this.time = new Timekeeper(index);
-        this.door = new Doorway(index.window(), index.paper().languages().first());
+        this.door = new Doorway(index.window());
         this.refusals = new ArrayList<>();
         int stages = index.stages();
         this.openedAt = new Instant[stages];

@@ -303,7 +303,7 @@ class ArrivalTest {
             atTheInstructions();
 
             assertThat(desk.sitting().arrival().portrait()).contains(SamplePapers.DIGEST);
-            assertThat(desk.sitting().arrival().language()).isEqualTo("de");
+            assertThat(desk.sitting().arrival().language()).contains("de");
             assertThat(stageOf(desk)).isEqualTo("instructions");
         }
 
@@ -334,7 +334,7 @@ class ArrivalTest {
 
             assertThat(desk.permits(new Act.LanguageChosen("de"))).isEqualTo(Verdict.ALREADY_SO);
             desk.does(new Act.LanguageChosen("en")).does(new Act.InstructionsReopened());
-            assertThat(desk.sitting().arrival().language()).isEqualTo("en");
+            assertThat(desk.sitting().arrival().language()).contains("en");
             assertThat(Desk.inBlockOne().permits(new Act.LanguageChosen("en"))).isEqualTo(Verdict.LANGUAGE_FIXED);
         }
     }
