@@ -109,8 +109,9 @@ final class BrowserBench {
         page.navigate(address + "/sign-in");
         page.locator("[name=number]").fill(BenchServer.number(0));
         page.locator("[name=pin]").fill(BenchServer.PIN);
-        page.locator("form .btn.go").click();
+        page.locator("main form .btn.go").click();
         page.locator("article .btn.go").click();
+        page.locator("[data-act=stage-left]").click();
         page.locator("[data-act=stage-opened]").click();
         page.waitForSelector("body[data-page=block][data-ready]");
     }

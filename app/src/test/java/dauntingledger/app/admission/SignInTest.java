@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.cookie;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
@@ -102,6 +103,40 @@ class SignInTest extends ExamServerTest {
     @ValueSource(strings = {"/", "/sittings/1", "/sittings/1/ledger.jsonl", "/no-such-page"})
     void showsNothingToAStranger(String path) throws Exception {
         mvc.perform(get(path)).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    @Test
+    void speaksTheLanguageThatWasChosenElseTheBrowsers() throws Exception {
+        Cookie german = requireNonNull(
+                mvc.perform(post("/language").with(token()).param("tag", "de").param("back", "/sign-in"))
+                        .andExpect(redirectedUrl("/sign-in"))
+                        .andReturn()
+                        .getResponse()
+                        .getCookie("ledger-language"));
+
+        mvc.perform(get("/sign-in").cookie(german))
+                .andExpect(content().string(Matchers.containsString("<h1>Anmelden</h1>")))
+                .andExpect(content().string(Matchers.containsString("lang=\"de\"")));
+        mvc.perform(get("/sign-in").header("Accept-Language", "fr, de-AT;q=0.8"))
+                .andExpect(content().string(Matchers.containsString("<h1>Anmelden</h1>")));
+        mvc.perform(get("/sign-in").header("Accept-Language", "fr"))
+                .andExpect(content().string(Matchers.containsString("<h1>Sign in</h1>")));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"https://elsewhere.example", "//elsewhere.example", "/\\elsewhere", "/a/../b?x=1"})
+    void leadsNowhereElseAfterAChoiceOfLanguage(String back) throws Exception {
+        mvc.perform(post("/language").with(token()).param("tag", "xx").param("back", back))
+                .andExpect(redirectedUrl("/"))
+                .andExpect(cookie().doesNotExist("ledger-language"));
+    }
+
+    @Test
+    void takesDigitsForANumberWithoutItsPrefix() throws Exception {
+        String number = newAppointment().candidate();
+
+        assertThat(signIn(number.substring("BW-".length()), PIN).getResponse().getRedirectedUrl())
+                .isEqualTo("/");
     }
 
     @Test

@@ -14,17 +14,23 @@ import java.util.zip.ZipOutputStream;
 /** Packages to read: the demo paper's, with files exchanged. */
 final class Packages {
 
-    private static final Path DEMO = Path.of("src/main/resources/demo/papers/pilot-licence");
+    private static final Path DEMO = Path.of("src/main/resources/demo/papers");
 
     private final Map<String, byte[]> files = new LinkedHashMap<>();
 
     private Packages() {}
 
     static Packages demo() {
+        return demo("pilot-licence");
+    }
+
+    /** Returns one of the demo papers. */
+    static Packages demo(String name) {
         Packages demo = new Packages();
-        try (Stream<Path> paths = Files.walk(DEMO)) {
+        Path folder = DEMO.resolve(name);
+        try (Stream<Path> paths = Files.walk(folder)) {
             for (Path path : paths.filter(Files::isRegularFile).sorted().toList()) {
-                demo.files.put(DEMO.relativize(path).toString(), Files.readAllBytes(path));
+                demo.files.put(folder.relativize(path).toString(), Files.readAllBytes(path));
             }
         } catch (IOException e) {
             throw new IllegalStateException(e);

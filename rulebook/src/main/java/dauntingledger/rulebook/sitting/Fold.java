@@ -115,6 +115,7 @@ final class Fold {
     /** Applies an act that is permitted at {@link #now}. */
     void apply(Act act) {
         switch (act) {
+            case Act.OnItem onItem -> applyToItem(onItem);
             case Act.StageOpened opened -> {
                 if (position instanceof Position.At open) {
                     end(open.stage(), now, StageRecord.Ended.BY_ACT);
@@ -151,18 +152,8 @@ final class Fold {
             }
             case Act.InstructionsReopened reopened -> {}
             case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
-            case Act.QuestionOpened opened -> lookAt(question(opened));
             case Act.ReviewOpened opened -> review();
             case Act.WalkBegun begun -> walk = new Walk(begun.subset(), qualifying(begun.subset()));
-            case Act.Answered answered ->
-                change(answered, questions[question(answered)].answer(answered.response(), answered.value()));
-            case Act.Erased erased -> change(erased, questions[question(erased)].erase());
-            case Act.StruckOut struck ->
-                change(struck, questions[question(struck)].strike(struck.response(), struck.choice(), true));
-            case Act.BroughtBack back ->
-                change(back, questions[question(back)].strike(back.response(), back.choice(), false));
-            case Act.Marked marked -> change(marked, questions[question(marked)].mark(true));
-            case Act.Unmarked unmarked -> change(unmarked, questions[question(unmarked)].mark(false));
             case Act.StageRanOut ranOut -> endRecorded[index.paper().indexOf(ranOut.stage())] = true;
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.TimeGranted granted -> {
@@ -183,6 +174,20 @@ final class Fold {
                 countedTo = now;
                 time.resume(position, instant(now));
             }
+        }
+    }
+
+    private void applyToItem(Act.OnItem act) {
+        int number = index.indexOf(act.item());
+        Question question = questions[number];
+        switch (act) {
+            case Act.QuestionOpened opened -> lookAt(number);
+            case Act.Answered answered -> questions[number] = question.answer(answered.response(), answered.value());
+            case Act.Erased erased -> questions[number] = question.erase();
+            case Act.StruckOut struck -> questions[number] = question.strike(struck.response(), struck.choice(), true);
+            case Act.BroughtBack back -> questions[number] = question.strike(back.response(), back.choice(), false);
+            case Act.Marked marked -> questions[number] = question.mark(true);
+            case Act.Unmarked unmarked -> questions[number] = question.mark(false);
         }
     }
 
@@ -384,14 +389,6 @@ final class Fold {
         looking = -1;
         walk = null;
         reviewing = true;
-    }
-
-    private void change(Act.OnItem act, Question changed) {
-        questions[question(act)] = changed;
-    }
-
-    private int question(Act.OnItem act) {
-        return index.indexOf(act.item());
     }
 
     /** Credits the time since the last count to the open stage and the question in view. */

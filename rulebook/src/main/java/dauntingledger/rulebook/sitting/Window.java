@@ -10,8 +10,11 @@ import java.time.Instant;
  */
 public record Window(Instant doors, Instant opens, Instant closes) {
 
+    /** 9999-12-31T00:00Z as a number, because parsing a text would bring all formatters into the browser. */
+    private static final long END_OF_TIME = 253_402_214_400_000L;
+
     /** No hours at all: practice can be begun whenever one likes. */
-    public static final Window ALWAYS = new Window(Instant.EPOCH, Instant.EPOCH, Instant.parse("9999-12-31T00:00:00Z"));
+    public static final Window ALWAYS = new Window(Instant.EPOCH, Instant.EPOCH, Instant.ofEpochMilli(END_OF_TIME));
 
     /** @throws IllegalArgumentException unless {@code doors <= opens < closes} */
     public Window {

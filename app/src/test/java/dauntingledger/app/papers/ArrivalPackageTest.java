@@ -1,0 +1,135 @@
+package dauntingledger.app.papers;
+
+import static java.util.Objects.requireNonNull;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import dauntingledger.app.papers.PaperText.Purpose;
+import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Steps of the arrival and further languages, as packages say them. */
+class ArrivalPackageTest {
+
+    private static final String SIDE = "daunting-ledger.xml";
+
+    private final Packages cadet = Packages.demo("cadet-entrance");
+
+    private static ReadPaper read(Packages packages) {
+        try {
+            return QtiPackageReader.read(packages.zip());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static PackageRefusedException refused(Packages packages) {
+        return catchThrowableOfType(PackageRefusedException.class, () -> QtiPackageReader.read(packages.zip()));
+    }
+
+    @Test
+    void holdsEveryStepInOrder() {
+        assertThat(read(cadet).in("en").paper().route())
+                .extracting(stage -> stage.getClass().getSimpleName())
+                .containsExactly(
+                        "Notice",
+                        "Identity",
+                        "Admission",
+                        "StationCheck",
+                        "Portrait",
+                        "Notice",
+                        "LanguageChoice",
+                        "Instructions",
+                        "TryOut",
+                        "Block",
+                        "HandIn");
+    }
+
+    @Test
+    void isTheSamePaperInEachLanguage() {
+        ReadPaper read = read(cadet);
+        PaperText english = read.in("en");
+        PaperText german = read.in("de");
+        ItemId knots = new ItemId("knots");
+
+        assertThat(german.paper().title()).isEqualTo("Aufnahmeprüfung für Kadetten des Brackwater");
+        assertThat(requireNonNull(german.items().get(knots)).firstWords()).startsWith("Ein Kutter");
+        assertThat(requireNonNull(english.items().get(knots)).firstWords()).startsWith("A cutter");
+        assertThat(german.paper().items().toList())
+                .isEqualTo(english.paper().items().toList());
+        assertThat(read.in("fr")).isEqualTo(english);
+    }
+
+    @Test
+    void acceptsANoticeInAnyOfItsLanguages() {
+        Stage.Notice notice =
+                (Stage.Notice) read(cadet).in("de").paper().route().getFirst();
+
+        assertThat(notice.textDigests()).hasSize(2);
+        assertThat(notice.confirmation().how()).isEqualTo(Confirmation.How.TICK);
+        assertThat(notice.confirmation().statements()).hasSize(2);
+        assertThat(notice.consentToCamera()).isTrue();
+    }
+
+    @Test
+    void readsItsPagesOut() {
+        ReadPaper read = read(cadet);
+        String path = requireNonNull(read.in("de").pages().get(new StageId("instructions")))
+                .getFirst()
+                .audio()
+                .orElseThrow();
+
+        assertThat(read.media()).containsKey(path).hasSize(4);
+    }
+
+    @Test
+    void refusesALanguageThatIsAnotherPaper() {
+        PackageRefusedException other = refused(cadet.replacing("de/items/knots.xml", ">12<", ">13<"));
+
+        assertThat(other).isNotNull();
+        assertThat(other.problems()).anySatisfy(problem -> {
+            assertThat(problem.file()).isEqualTo("de/");
+            assertThat(problem.what()).contains("another paper");
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "by=\"schedule\" | by=\"whim\" | by must be one of [schedule, code, leave]",
+                "confirm=\"tick\" | confirm=\"sing\" | confirm must be one of [press, tick, copy]",
+                "lines=\"window | lines=\"door | lines must be one of",
+                "least=\"PT5S\" | least=\"soon\" | span of time",
+                "consent-to-camera=\"true\" | consent-to-camera=\"false\" | no camera is used before",
+                "sound/en-1.ogg | sound/none.ogg | has no such file",
+                "sound/en-1.ogg | items/knots.xml | must end in one of",
+                "version=\"2\" | version=\"0\" | version must be 1 or more"
+            })
+    void saysWhatIsWrongWithAStep(String what, String by, String complaint) {
+        assertThat(refused(cadet.replacing(SIDE, what, by)).problems())
+                .anySatisfy(problem -> assertThat(problem.what()).contains(complaint));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"pilot-licence", "cadet-entrance", "lightkeeper", "buoyage-practice", "try-out"})
+    void theDemoPapersAreAllGood(String name) {
+        assertThat(read(Packages.demo(name)).in("en").paper().items()).isNotEmpty();
+    }
+
+    @Test
+    void knowsWhatAPaperIsFor() {
+        assertThat(read(Packages.demo("try-out")).in("en").about().purpose()).isEqualTo(Purpose.TRY_OUT);
+        assertThat(read(Packages.demo("buoyage-practice")).in("en").about().purpose())
+                .isEqualTo(Purpose.PRACTICE);
+        assertThat(read(cadet).in("en").about().brings()).hasSize(2);
+    }
+}

@@ -1,0 +1,27 @@
+package dauntingledger.app.room;
+
+import static java.util.Objects.requireNonNull;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.zip.GZIPOutputStream;
+import org.junit.jupiter.api.Test;
+
+class DeskSizeTest {
+
+    private static final int MOST = 150 * 1024;
+
+    /** One call that formats or parses an instant brings the time zones of the world into the browser. */
+    @Test
+    void theRulebookIsSmallEnoughForTheFirstVisit() throws IOException {
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        try (InputStream desk = requireNonNull(getClass().getResourceAsStream("/META-INF/resources/assets/desk.js"));
+                GZIPOutputStream out = new GZIPOutputStream(packed)) {
+            desk.transferTo(out);
+        }
+
+        assertThat(packed.size()).isLessThanOrEqualTo(MOST);
+    }
+}
