@@ -7,6 +7,7 @@ import dauntingledger.rulebook.picture.Frame;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Entry;
@@ -55,9 +56,9 @@ public final class Desk {
     public String enter(JSObject plainEntry) {
         Entry entry = EntryCodec.fromPlain(PlainValues.of(plainEntry));
         if (ledger.has(entry.id())) {
-            return name(Verdict.ALREADY_SO);
+            return PlainNames.name(Verdict.ALREADY_SO);
         }
-        return name(ledger.enter(entry));
+        return PlainNames.name(ledger.enter(entry));
     }
 
     /** Returns the instant of the last entry; an entry made now must not be dated before it. */
@@ -128,10 +129,6 @@ public final class Desk {
 
     private static String text(Optional<ItemId> item) {
         return item.map(ItemId::value).orElse("");
-    }
-
-    private static String name(Verdict verdict) {
-        return verdict.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     private static Instant instant(double millis) {

@@ -10,6 +10,7 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -21,7 +22,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpHeaders;
@@ -258,7 +258,7 @@ class HomeController {
     /** Reads why the door was not opened, as {@code /?refused=too-early} names it. */
     private static Optional<String> refusal(String refused) {
         return List.of(Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER).stream()
-                .map(verdict -> verdict.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                .map(PlainNames::name)
                 .filter(refused::equals)
                 .findFirst();
     }

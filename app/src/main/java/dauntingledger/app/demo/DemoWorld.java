@@ -90,7 +90,7 @@ class DemoWorld implements ApplicationRunner {
                 "14",
                 Terms.OPEN.granting(MORE_TIME, new Terms.Display("contrast-light", "125")));
         sittings.openNow(
-                candidate("BW-20423", "Johanna Weidenbruck", "1617", "c"), cadet, "15", Terms.OPEN.within(open));
+                candidate("BW-20423", "Johanna Weidenbruck", "1617", "g"), cadet, "15", Terms.OPEN.within(open));
         log.info("The demo world is in place");
     }
 

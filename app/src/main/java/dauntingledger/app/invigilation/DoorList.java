@@ -8,6 +8,7 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Stage.Admission.Way;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Position;
@@ -15,7 +16,6 @@ import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -85,13 +85,16 @@ class DoorList {
                 sitting.arrival()
                         .report()
                         .map(report -> row(appointment, sitting, report.at())
-                                .of("report." + name(report.reason()), Stream.of(report.note()), Need.RESOLVE));
+                                .of(
+                                        "report." + PlainNames.name(report.reason()),
+                                        Stream.of(report.note()),
+                                        Need.RESOLVE));
             case Stage.Admission door ->
                 Optional.of(row(appointment, sitting, here.openedAt()).atTheDoor(door, now));
             case Stage.StationCheck check
             when !sitting.arrival().wanting(check).isEmpty() ->
                 Optional.of(row(appointment, sitting, here.openedAt())
-                        .of("station", sitting.arrival().wanting(check).stream().map(DoorList::name), Need.EXCUSE));
+                        .of("station", sitting.arrival().wanting(check).stream().map(PlainNames::name), Need.EXCUSE));
             default -> Optional.empty();
         };
     }
@@ -134,9 +137,5 @@ class DoorList {
                     asksForCode ? appointment.terms().code() : "",
                     sitting.arrival().portrait().isPresent());
         }
-    }
-
-    private static String name(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -13,13 +13,13 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.plain.PlainNames;
 import java.time.Duration;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -221,18 +221,12 @@ final class SideFileReader {
         String text = element.attribute(attribute).orElse(otherwise);
         return Arrays.stream(text.strip().split("\\s+"))
                 .map(word -> Arrays.stream(constants)
-                        .filter(constant -> name(constant).equals(word))
+                        .filter(constant -> PlainNames.name(constant).equals(word))
                         .findFirst()
                         .orElseThrow(() -> new IllegalArgumentException(attribute + " must be one of "
-                                + Arrays.stream(constants)
-                                        .map(SideFileReader::name)
-                                        .toList() + ", but is '" + word
+                                + Arrays.stream(constants).map(PlainNames::name).toList() + ", but is '" + word
                                 + "'")))
                 .toList();
-    }
-
-    private static String name(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     private static Optional<Duration> optional(XmlElement element, String attribute) {

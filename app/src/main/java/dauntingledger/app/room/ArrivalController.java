@@ -10,6 +10,7 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.picture.View;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -84,7 +85,7 @@ class ArrivalController {
         boolean right = !appointment.terms().code().isEmpty()
                 && same(appointment.terms().code(), typed.code());
         Outcome outcome = ledgers.record(appointment, new Act.CodeGiven(stage.id(), right), now);
-        return new Answer(name(outcome.verdict()), right, made(appointment, outcome));
+        return new Answer(PlainNames.name(outcome.verdict()), right, made(appointment, outcome));
     }
 
     private List<Map<String, Object>> made(Appointment appointment, Outcome outcome) {
@@ -152,7 +153,7 @@ class ArrivalController {
                         "id", "station", "by", "candidate", "at", 0L, "kind", "station-checked", "figures", figures))
                 .act();
         Verdict verdict = ledgers.record(appointment, act, clock.instant()).verdict();
-        return new Answer(name(verdict), verdict.isPermitted(), List.of());
+        return new Answer(PlainNames.name(verdict), verdict.isPermitted(), List.of());
     }
 
     private Stage here(Appointment appointment, Instant now, Class<? extends Stage> kind) {
@@ -162,10 +163,6 @@ class ArrivalController {
                 .filter(kind::isInstance)
                 .orElseThrow(() -> new ResponseStatusException(
                         HttpStatus.CONFLICT, "the sitting is at another stage; load the page again"));
-    }
-
-    private static String name(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     @ExceptionHandler

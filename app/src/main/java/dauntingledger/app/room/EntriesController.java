@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.Outcome;
 import dauntingledger.app.ledger.SeatTakenException;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Entry;
@@ -15,7 +16,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -137,11 +137,8 @@ class EntriesController {
     }
 
     private static Result result(Outcome outcome) {
-        return new Result(outcome.entry().value(), name(outcome.status()), name(outcome.verdict()));
-    }
-
-    private static String name(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return new Result(
+                outcome.entry().value(), PlainNames.name(outcome.status()), PlainNames.name(outcome.verdict()));
     }
 
     @ExceptionHandler

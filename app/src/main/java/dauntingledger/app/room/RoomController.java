@@ -13,6 +13,7 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -27,7 +28,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.CacheControl;
@@ -107,8 +107,7 @@ class RoomController {
             Act opening = new Act.StageOpened(entrance.get());
             Verdict verdict = sitting.permits(opening, now);
             if (!verdict.isPermitted() && !(sitting.position() instanceof Position.Over)) {
-                return "redirect:/?refused="
-                        + verdict.name().toLowerCase(Locale.ROOT).replace('_', '-');
+                return "redirect:/?refused=" + PlainNames.name(verdict);
             }
             boolean block =
                     sitting.stage().filter(Stage.Block.class::isInstance).isPresent();

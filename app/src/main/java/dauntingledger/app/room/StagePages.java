@@ -12,6 +12,7 @@ import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.util.List;
@@ -209,9 +210,7 @@ class StagePages {
     }
 
     static List<String> lines(Stage.StationCheck check) {
-        return check.lines().stream()
-                .map(line -> line.name().toLowerCase(Locale.ROOT).replace('_', '-'))
-                .toList();
+        return check.lines().stream().map(PlainNames::name).toList();
     }
 
     private static List<LanguageName> languages(Paper paper) {

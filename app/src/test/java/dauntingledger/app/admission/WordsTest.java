@@ -2,6 +2,7 @@ package dauntingledger.app.admission;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -48,7 +49,7 @@ class WordsTest {
     void sayWhyOfEveryRefusal() {
         for (Verdict verdict : Verdict.values()) {
             if (!NOT_FOR_PEOPLE.contains(verdict)) {
-                String name = verdict.name().toLowerCase(Locale.ROOT).replace('_', '-');
+                String name = PlainNames.name(verdict);
                 assertThat(bundle(Locale.ROOT).containsKey("room.verdict." + name))
                         .as(name)
                         .isTrue();

@@ -6,6 +6,7 @@ import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Entry;
@@ -16,7 +17,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -84,7 +84,7 @@ class ParityTest extends BrowserTest {
         List<String> verdicts = new ArrayList<>();
         for (Entry entry : script.entries()) {
             Verdict verdict = live.has(entry.id()) ? Verdict.ALREADY_SO : live.enter(entry);
-            verdicts.add(verdict.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+            verdicts.add(PlainNames.name(verdict));
         }
         Ledger replayed = Ledger.of(script.paper(), script.window(), script.entries());
         List<String> states =

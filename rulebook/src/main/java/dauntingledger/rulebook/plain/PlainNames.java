@@ -6,13 +6,14 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Names of enum constants as plain values write them: {@code WITHOUT_FULL_ANSWER} is {@code without-full-answer}. */
-final class PlainNames {
+public final class PlainNames {
 
     private static final Map<Enum<?>, String> NAMES = new ConcurrentHashMap<>();
 
     private PlainNames() {}
 
-    static String name(Enum<?> constant) {
+    /** Returns the name of a constant as entries, packages and addresses write it. */
+    public static String name(Enum<?> constant) {
         return NAMES.computeIfAbsent(
                 constant, key -> key.name().toLowerCase(Locale.ROOT).replace('_', '-'));
     }

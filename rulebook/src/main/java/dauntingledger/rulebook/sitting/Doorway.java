@@ -21,6 +21,7 @@ final class Doorway {
     private @Nullable String language;
     private Arrival.@Nullable Report report;
     private long cameAt = NEVER;
+    private long shutUntil;
     private long codeAt = NEVER;
     private long leaveAt = NEVER;
     private int wrongCodes;
@@ -38,6 +39,7 @@ final class Doorway {
         this.language = other.language;
         this.report = other.report;
         this.cameAt = other.cameAt;
+        this.shutUntil = other.shutUntil;
         this.codeAt = other.codeAt;
         this.leaveAt = other.leaveAt;
         this.wrongCodes = other.wrongCodes;
@@ -77,6 +79,11 @@ final class Doorway {
         codeAt = NEVER;
         leaveAt = NEVER;
         wrongCodes = 0;
+    }
+
+    /** Notes that a pause ended, in which no door has opened. */
+    void resume(long at) {
+        shutUntil = at;
     }
 
     void tryCode(boolean right, long at) {
@@ -127,7 +134,7 @@ final class Doorway {
 
     /** Returns when the last of the ways was or will be met, or {@link #NEVER} while that depends on somebody's act. */
     long admittedAt(Stage.Admission door) {
-        long at = cameAt;
+        long at = Math.max(cameAt, shutUntil);
         for (Way way : door.ways()) {
             at = Math.max(at, metAt(door, way));
         }

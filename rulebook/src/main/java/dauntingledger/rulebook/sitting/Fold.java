@@ -117,10 +117,13 @@ final class Fold {
         switch (act) {
             case Act.OnItem onItem -> applyToItem(onItem);
             case Act.StageOpened opened -> {
-                if (position instanceof Position.At open) {
-                    end(open.stage(), now, StageRecord.Ended.BY_ACT);
+                int stage = index.paper().indexOf(opened.stage());
+                switch (position) {
+                    case Position.At open -> end(open.stage(), now, StageRecord.Ended.BY_ACT);
+                    case Position.Over over -> time.reopen(stage, instant(now));
+                    case Position.Before before -> {}
                 }
-                open(index.paper().indexOf(opened.stage()), now);
+                open(stage, now);
             }
             case Act.NoticeAccepted accepted -> goOn();
             case Act.IdentityConfirmed confirmed -> goOn();
@@ -170,6 +173,7 @@ final class Fold {
             case Act.Resumed resume -> {
                 nextKnown = false;
                 paused = false;
+                door.resume(now);
                 counting = position instanceof Position.At;
                 countedTo = now;
                 time.resume(position, instant(now));
@@ -201,7 +205,7 @@ final class Fold {
 
     private void goOnIfAdmitted() {
         nextKnown = false;
-        if (current() instanceof Stage.Admission here && door.admittedAt(here) <= now) {
+        if (!paused && current() instanceof Stage.Admission here && door.admittedAt(here) <= now) {
             goOn();
         }
     }
@@ -253,7 +257,7 @@ final class Fold {
     Timekeeper.@Nullable Expiry nextExpiry() {
         if (!nextKnown) {
             next = position instanceof Position.Over ? null : time.next(position.index(index.stages()));
-            if (current() instanceof Stage.Admission here) {
+            if (!paused && current() instanceof Stage.Admission here) {
                 next = earlier(next, door.admittedAt(here));
             }
             nextKnown = true;
@@ -301,15 +305,8 @@ final class Fold {
         time.reopen(stage, instant(now));
         if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
-            ended[stage] = null;
-            endedAt[stage] = null;
-            endRecorded[stage] = false;
-            counting = true;
-            countedTo = now;
-            seal(stage, false);
+            beOpen(stage, now);
         } else {
-            ended[stage] = null;
-            endRecorded[stage] = false;
             open(stage, now);
         }
     }
@@ -335,16 +332,23 @@ final class Fold {
         position = new Position.At(stage);
         openedAt[stage] = instant(at);
         usedMillis[stage] = 0;
-        endedAt[stage] = null;
-        counting = true;
-        countedTo = at;
+        beOpen(stage, at);
         walk = null;
         reviewing = false;
         looking = -1;
-        seal(stage, false);
         if (index.stage(stage) instanceof Stage.Admission) {
             door.come(at);
         }
+    }
+
+    /** Takes every sign of an end off a stage, which may have been ended before. */
+    private void beOpen(int stage, long at) {
+        ended[stage] = null;
+        endedAt[stage] = null;
+        endRecorded[stage] = false;
+        counting = true;
+        countedTo = at;
+        seal(stage, false);
     }
 
     private void end(int stage, long at, StageRecord.Ended how) {

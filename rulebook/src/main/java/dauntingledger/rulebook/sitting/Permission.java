@@ -27,11 +27,11 @@ final class Permission {
             case Act.ReviewOpened opened -> inBlock();
             case Act.WalkBegun begun -> walk(begun.subset());
             case Act.InstructionsReopened reopened -> inBlock();
-            case Act.LanguageChosen chosen -> arrival.language(chosen);
+            case Act.LanguageChosen chosen -> unlessPaused(arrival.language(chosen));
             case Act.StationChecked checked -> arrival.stationChecked();
             case Act.WrongReported reported -> arrival.wrongReported(reported);
-            case Act.CodeGiven given -> arrival.codeGiven(given);
-            case Act.PortraitTaken taken -> inStage(taken.stage(), Stage.Portrait.class);
+            case Act.CodeGiven given -> unlessPaused(arrival.codeGiven(given));
+            case Act.PortraitTaken taken -> unlessPaused(inStage(taken.stage(), Stage.Portrait.class));
             case Act.LeaveGiven leave -> arrival.leaveGiven(leave);
             case Act.ReportResolved resolved -> arrival.reportResolved(resolved);
             case Act.StationExcused excused -> arrival.stationExcused(excused);
@@ -43,6 +43,11 @@ final class Permission {
                 isOver() ? Verdict.SITTING_OVER : fold.paused ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.Resumed resume -> fold.paused ? Verdict.PERMITTED : Verdict.ALREADY_SO;
         };
+    }
+
+    /** A pause holds back what would move the sitting on. */
+    private Verdict unlessPaused(Verdict verdict) {
+        return verdict.isPermitted() && fold.paused ? Verdict.PAUSED : verdict;
     }
 
     private Verdict onRoute(Act.OnRoute act) {

@@ -87,13 +87,16 @@ final class Timekeeper {
         stage = stage == null ? null : stage.resume(at);
     }
 
-    /** Lets the clocks run again of the boxes that cover {@code reopened}, without the time since they ended. */
+    /**
+     * Takes the end of the sitting back for every box that is not behind {@code reopened}: those that cover it run on
+     * without the time since they ended, those ahead start when they are reached.
+     */
     void reopen(int reopened, Instant at) {
         for (int i = 0; i < boxes.length; i++) {
             Countdown box = boxes[i];
-            if (index.cover(i).holds(reopened) && ended[i] && box != null) {
+            if (ended[i] && index.cover(i).last() >= reopened) {
                 ended[i] = false;
-                boxes[i] = box.resume(at);
+                boxes[i] = box != null && index.cover(i).holds(reopened) ? box.resume(at) : null;
             }
         }
     }

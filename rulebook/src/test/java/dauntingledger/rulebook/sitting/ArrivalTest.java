@@ -190,6 +190,25 @@ class ArrivalTest {
         }
 
         @Test
+        void staysShutDuringAPauseAndOpensWithItsEnd() {
+            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE, Way.LEAVE, Way.CODE)
+                    .does(CODE)
+                    .does(new Act.Paused())
+                    .does(LEAVE)
+                    .afterMinutes(12);
+            assertThat(stageOf(desk)).isEqualTo("door");
+
+            desk.does(new Act.Resumed());
+
+            assertThat(stageOf(desk)).isEqualTo("station");
+            assertThat(desk.sitting().stageRecord(3).orElseThrow().openedAt()).isEqualTo(desk.now());
+            assertThat(atTheDoor(Late.NOT_ADMITTED, Way.CODE)
+                            .does(new Act.Paused())
+                            .permits(CODE))
+                    .isEqualTo(Verdict.PAUSED);
+        }
+
+        @Test
         void asksForNoCodeWhereNoneIsNeeded() {
             assertThat(atTheDoor(Late.NOT_ADMITTED, Way.LEAVE).permits(CODE)).isEqualTo(Verdict.NOT_NEEDED);
             assertThat(arriving(Late.NOT_ADMITTED, Way.CODE).permits(CODE)).isEqualTo(Verdict.NOT_OPEN_YET);
@@ -365,6 +384,29 @@ class ArrivalTest {
             desk.afterMinutes(1).opens("consent").does(AGREED);
 
             assertThat(stageOf(desk)).isEqualTo("identity");
+        }
+
+        @Test
+        void leavesEveryClockInForceForWhoDecidesAgain() {
+            desk.does(new Act.NoticeDeclined(stage("consent"))).opens("consent");
+            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(5));
+            assertThat(desk.sitting().stages().getFirst().ended()).isEqualTo(StageRecord.Ended.NOT_YET);
+
+            desk.does(AGREED)
+                    .does(new Act.IdentityConfirmed(stage("identity")))
+                    .does(LEAVE)
+                    .does(new Act.StationExcused(stage("station"), "Jonna Hartwell"))
+                    .leaves("station")
+                    .does(new Act.PortraitTaken(stage("portrait"), SamplePapers.DIGEST))
+                    .does(new Act.LanguageChosen("en"))
+                    .afterMinutes(1)
+                    .leaves("instructions")
+                    .leaves("try-out")
+                    .opens("one");
+
+            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
+            desk.afterMinutes(20);
+            assertThat(desk.permits(Desk.choosing("q1", "a"))).isEqualTo(Verdict.TIME_RAN_OUT);
         }
 
         @Test
