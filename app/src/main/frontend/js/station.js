@@ -31,10 +31,7 @@ export class Station {
       document.querySelector('#again').addEventListener('click', () => this.measureClock());
     });
     this.on('sound', () => this.bindSound());
-    this.on('camera', () => {
-      this.camera = new Camera(this.root.dataset.face, this.desk, (view) => this.set('camera', [view]));
-      this.camera.start();
-    });
+    this.on('camera', () => this.bindCamera());
     this.on('full-screen', () => document.querySelector('#fill').addEventListener('click', () => this.fill()));
   }
 
@@ -95,6 +92,19 @@ export class Station {
       }
     }
     this.set('clock', best ? [Math.round(best.difference), Math.round(best.trip)] : [0, 60_000]);
+  }
+
+  /** Where no notice has asked for consent before, the camera stays off until it is switched on. */
+  bindCamera() {
+    const camera = new Camera(this.root.dataset.face, this.desk, (view) => this.set('camera', [view]));
+    const on = document.querySelector('#camera-on');
+    on?.addEventListener('click', () => {
+      on.hidden = true;
+      camera.start();
+    });
+    if (!on) {
+      camera.start();
+    }
   }
 
   bindSound() {

@@ -141,6 +141,7 @@ class ArrivalController {
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("sitting", sitting);
         model.addAttribute("lines", StagePages.lines(check));
+        model.addAttribute("asks", true);
         model.addAttribute("data", room.json(appointment, clock.instant()));
         return "station-ahead";
     }

@@ -409,9 +409,12 @@ class ArrivalTest extends BrowserTest {
         assertThat(page.locator("article")).containsText("Due: you can come in from");
         page.locator("a[href$='/station']").click();
         assertThat(page.locator("body[data-ready=true]")).isVisible();
-        assertThat(page.locator(".said").first()).containsText("Nothing is taken, kept or sent");
+        assertThat(page.locator(".said").first()).containsText("nothing is taken, kept or sent");
         page.locator("#heard").click();
         page.locator("#fill").click();
+        assertThat(page.locator("[data-line=full-screen]")).hasAttribute("data-state", "passed");
+        assertThat(page.locator("[data-line=camera]")).hasAttribute("data-state", "open");
+        page.locator("#camera-on").click();
         assertThat(page.locator("#kept")).isVisible();
         assertClean(page, "station ahead");
         page.locator("main .btn.go").click();

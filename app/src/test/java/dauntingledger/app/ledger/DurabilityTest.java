@@ -31,8 +31,11 @@ import org.junit.jupiter.api.io.TempDir;
 class DurabilityTest {
 
     private static final int KILLS = 4;
-    private static final List<String[]> PEOPLE = List.of(
-            new String[] {"BW-20417", "4071"}, new String[] {"BW-20418", "5162"}, new String[] {"BW-20419", "6253"});
+    /** Those of the demo world who can sit the licence examination now. */
+    private static final List<Person> PEOPLE =
+            List.of(new Person("BW-20417", "4071", 1), new Person("BW-20422", "9526", 6));
+
+    private record Person(String number, String pin, int sitting) {}
 
     private final Set<String> acknowledged = ConcurrentHashMap.newKeySet();
 
@@ -63,10 +66,8 @@ class DurabilityTest {
     /** Lets every candidate send entries one after the other until the server is killed under them. */
     private void work(Process server, int port, Duration span) throws InterruptedException {
         List<Thread> candidates = new ArrayList<>();
-        for (int i = 0; i < PEOPLE.size(); i++) {
-            int sitting = i + 1;
-            String[] person = PEOPLE.get(i);
-            candidates.add(Thread.ofVirtual().start(() -> sendUntilKilled(port, sitting, person)));
+        for (Person person : PEOPLE) {
+            candidates.add(Thread.ofVirtual().start(() -> sendUntilKilled(port, person)));
         }
         int target = acknowledged.size() + 60;
         while (acknowledged.size() < target
@@ -81,11 +82,11 @@ class DurabilityTest {
         }
     }
 
-    private void sendUntilKilled(int port, int sitting, String[] person) {
-        String path = "/sittings/" + sitting;
+    private void sendUntilKilled(int port, Person person) {
+        String path = "/sittings/" + person.sitting();
         try {
             HttpCandidate browser = new HttpCandidate(port);
-            browser.signIn(person[0], person[1]);
+            browser.signIn(person.number(), person.pin());
             browser.post(path + "/enter", "{}");
             String seat = between(browser.post(path + "/seat", "{}").body(), "\"seat\":\"", "\"");
             String digest = between(browser.get(path).body(), "data-digest=\"", "\"");
@@ -134,12 +135,13 @@ class DurabilityTest {
         try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
                 ResultSet rows = connection
                         .createStatement()
-                        .executeQuery("select sitting, seq, line, hash from ledger_line order by sitting, seq")) {
+                        .executeQuery("select sitting, seq, line, hash, paper from ledger_line"
+                                + " join sitting on sitting.id = ledger_line.sitting order by sitting, seq")) {
             while (rows.next()) {
                 int sitting = rows.getInt("sitting");
                 List<String> lines = ledgers.computeIfAbsent(sitting, id -> new ArrayList<>());
                 lines.add(rows.getString("line"));
-                Hash before = last.computeIfAbsent(sitting, DurabilityTest::head);
+                Hash before = last.getOrDefault(sitting, head(sitting, rows.getString("paper")));
                 Hash hash = new Hash(HexFormat.of().formatHex(rows.getBytes("hash")));
                 assertThat(rows.getInt("seq")).isEqualTo(lines.size());
                 assertThat(hash).isEqualTo(Chain.next(before, rows.getString("line")));
@@ -149,8 +151,8 @@ class DurabilityTest {
         return ledgers;
     }
 
-    private static Hash head(int sitting) {
-        return Chain.ofHead(Chain.head(String.valueOf(sitting), new PaperId("pilot-licence"), 1));
+    private static Hash head(int sitting, String paper) {
+        return Chain.ofHead(Chain.head(String.valueOf(sitting), new PaperId(paper), 1));
     }
 
     private Process start(int port) throws IOException {
