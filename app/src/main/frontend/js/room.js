@@ -27,9 +27,9 @@ let drawnAt = 0;
 
 const desk = await import(document.body.dataset.desk);
 const sitting = new Sitting(data, desk, {
-  changed: () => {
-    drawSaved();
-    if (sitting.desk && document.body.dataset.ready) {
+  changed: () => drawSaved(),
+  heard: () => {
+    if (document.body.dataset.ready) {
       draw();
     }
   },

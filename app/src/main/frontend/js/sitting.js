@@ -9,7 +9,7 @@ const SKEW = 'ledger-clock-skew';
 const LOOKS_GATHER = 2_000;
 
 export class Sitting {
-  /** @param hooks `changed()`, `refused(verdict)`, `moved()`, `signedOut()`, `unkept()` */
+  /** @param hooks `changed()`, `heard()`, `refused(verdict)`, `moved()`, `signedOut()`, `unkept()` */
   constructor(data, desk, hooks) {
     this.data = data;
     this.module = desk;
@@ -126,7 +126,7 @@ export class Sitting {
         this.entries.push(entry);
       }
     }
-    this.hooks.changed();
+    this.hooks.heard();
   }
 
   stopped(status) {

@@ -7,6 +7,8 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -87,6 +89,40 @@ public abstract class ExamServerTest {
         String number = "BW-" + NUMBERS.incrementAndGet();
         candidates.register(number, "Test Candidate", PIN, "a");
         return appointments.make(number, new PaperRef(new PaperId(paper), 1), "7", terms);
+    }
+
+    /** Returns a sitting of the cadet paper whose candidate has come as far as {@code stage} of the arrival. */
+    protected Appointment cadetAt(String stage) {
+        Appointment cadet = newAppointment("cadet-entrance", Terms.OPEN.within(opensIn(Duration.ofMinutes(-1))));
+        does(cadet, new Act.StageOpened(new StageId("privacy")));
+        while (!sitting(cadet).stage().orElseThrow().id().value().equals(stage)) {
+            goesOn(cadet, sitting(cadet).stage().orElseThrow());
+        }
+        return cadet;
+    }
+
+    private void goesOn(Appointment cadet, Stage stage) {
+        switch (stage) {
+            case Stage.Notice notice ->
+                does(
+                        cadet,
+                        new Act.NoticeAccepted(
+                                notice.id(),
+                                notice.textDigests().iterator().next(),
+                                notice.confirmation().statements().getFirst()));
+            case Stage.Identity identity -> does(cadet, new Act.IdentityConfirmed(identity.id()));
+            case Stage.StationCheck check -> {
+                does(cadet, new Act.StationExcused(check.id(), "Jonna Hartwell"));
+                does(cadet, new Act.StageLeft(check.id()));
+            }
+            case Stage.Portrait portrait -> does(cadet, new Act.PortraitTaken(portrait.id(), "0f".repeat(32)));
+            case Stage.LanguageChoice choice -> does(cadet, new Act.LanguageChosen("en"));
+            case Stage.Instructions read -> {
+                clock.advance(read.least());
+                does(cadet, new Act.StageLeft(read.id()));
+            }
+            default -> throw new AssertionError("the arrival does not lead through " + stage.id());
+        }
     }
 
     /** Returns hours that open in {@code untilOpen}, with doors half an hour before and admission for a quarter. */

@@ -323,16 +323,8 @@ class ArrivalTest extends BrowserTest {
 
     @Test
     void theLanguageFollowsTheCandidateThroughTheExam() {
-        cadet(Duration.ofMinutes(-1));
+        appointment = cadetAt("language");
         enter();
-        agree();
-        act("identity-confirmed");
-        throughTheStation();
-        awaitPage("portrait");
-        page.locator("#take").click();
-        awaitPage("notice");
-        page.locator("[data-given]").fill("I promise to work alone.");
-        act("notice-accepted");
         awaitPage("language");
         assertThat(page.locator("main li").nth(1)).containsText("DeutschGerman");
         page.locator("[data-language=de]").click();
@@ -358,10 +350,9 @@ class ArrivalTest extends BrowserTest {
 
     @Test
     void theTryOutLeadsBackToTheExam() {
-        cadet(Duration.ofMinutes(-1));
-        does(appointment, new Act.StageOpened(new StageId("privacy")));
-        appointment = newAppointment("try-out", Terms.OPEN);
-        signIn();
+        appointment = cadetAt("try-out");
+        enter();
+        awaitPage("try-out");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try the room"))
                 .click();
         awaitPage("threshold");
@@ -373,8 +364,12 @@ class ArrivalTest extends BrowserTest {
         closeSection();
         awaitPage("hand-in");
         act("handed-in");
-
         assertThat(page.locator("main")).containsText("Nothing of it counts");
+
+        page.locator("main a.btn.go").click();
+
+        awaitPage("try-out");
+        assertThat(sitting().totals().answered()).isZero();
     }
 
     @Test

@@ -53,22 +53,6 @@ class ArrivalEndpointTest extends ExamServerTest {
         return appointment;
     }
 
-    private Appointment atThePortrait() {
-        Appointment appointment = newAppointment("cadet-entrance", Terms.OPEN.within(opensIn(Duration.ofMinutes(-1))));
-        does(appointment, new Act.StageOpened(new StageId("privacy")));
-        Stage.Notice notice = (Stage.Notice) sitting(appointment).stage().orElseThrow();
-        does(
-                appointment,
-                new Act.NoticeAccepted(
-                        notice.id(),
-                        notice.textDigests().iterator().next(),
-                        notice.confirmation().statements().getFirst()));
-        does(appointment, new Act.IdentityConfirmed(new StageId("identity")));
-        does(appointment, new Act.StationExcused(new StageId("station"), "Jonna Hartwell"));
-        does(appointment, new Act.StageLeft(new StageId("station")));
-        return appointment;
-    }
-
     @Nested
     class TheHours {
 
@@ -170,7 +154,7 @@ class ArrivalEndpointTest extends ExamServerTest {
     @Nested
     class ThePortrait {
 
-        private final Appointment appointment = atThePortrait();
+        private final Appointment appointment = cadetAt("portrait");
 
         private ResultActions send(byte[] picture) throws Exception {
             return as(
@@ -257,16 +241,10 @@ class ArrivalEndpointTest extends ExamServerTest {
 
         @Test
         void areHeardByWhoHasComeThatFar() throws Exception {
-            Appointment appointment = atThePortrait();
+            Appointment early = cadetAt("portrait");
+            as(early, get(path(early, "/sound/instructions/0"))).andExpect(status().isNotFound());
 
-            as(appointment, get(path(appointment, "/sound/instructions/0"))).andExpect(status().isNotFound());
-            does(appointment, new Act.PortraitTaken(new StageId("portrait"), "0f".repeat(32)));
-            Stage.Notice conduct = (Stage.Notice) sitting(appointment).stage().orElseThrow();
-            does(
-                    appointment,
-                    new Act.NoticeAccepted(
-                            conduct.id(), conduct.textDigests().iterator().next(), "I promise to work alone."));
-            does(appointment, new Act.LanguageChosen("de"));
+            Appointment appointment = cadetAt("instructions");
             as(appointment, get(path(appointment, "/sound/instructions/0")))
                     .andExpect(status().isOk())
                     .andExpect(content().contentType("audio/ogg"));
