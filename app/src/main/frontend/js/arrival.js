@@ -5,8 +5,6 @@ import { post, send } from './server.js';
 import { Station } from './station.js';
 import { put, span } from './words.js';
 
-const ONE_FACE = 1;
-
 /** Returns what a page of the arrival does besides its buttons, or undefined. */
 export function arrivalPage(kind, room) {
   const pages = { identity, admission, station, portrait, instructions };
@@ -67,7 +65,7 @@ function admission({ sitting, words, draw }) {
       form.hidden = !arrival.unmet.includes('code') || outOfTries;
       const sentences = arrival.unmet.map((way) => {
         if (way === 'schedule') {
-          return arrival.late ? words.say('door.late') : words.say('door.schedule', words.time(arrival.opens));
+          return arrival.late ? words.say(arrival.lateByLeave ? 'door.late' : 'door.shut') : words.say('door.schedule', words.time(arrival.opens));
         }
         return way === 'code' ? words.say(outOfTries ? 'door.out-of-tries' : 'door.code', arrival.triesLeft) : words.say('door.leave');
       });
@@ -106,7 +104,7 @@ function portrait({ sitting, desk, words, slip, draw }) {
   const seen = document.querySelector('#seen');
   const camera = new Camera(document.querySelector('#portrait').dataset.face, desk, (view) => {
     put(seen, words.say(`portrait.view.${view}`));
-    take.disabled = view !== ONE_FACE;
+    take.disabled = !desk.passes('camera', [view]);
   });
   take.addEventListener('click', async () => {
     take.disabled = true;

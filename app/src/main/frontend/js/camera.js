@@ -29,7 +29,7 @@ export class Camera {
 
   async start() {
     await Promise.all(this.faces.map((face) => face.decode()));
-    this.timer = setInterval(() => this.frame(), EVERY);
+    setInterval(() => this.frame(), EVERY);
     this.frame();
   }
 
@@ -47,7 +47,6 @@ export class Camera {
   }
 
   draw(context, time) {
-    context.globalAlpha = 1;
     context.fillStyle = '#aab8c4';
     context.fillRect(0, 0, WIDTH, HEIGHT);
     const sway = 3 * Math.sin(time / 700);

@@ -1,4 +1,5 @@
-// Pages outside the room: the keypad, lists that keep themselves fresh, and forgetting what a room left in this browser's caches.
+// Pages outside the room: the keypad, lists that keep themselves fresh, and forgetting what a room left in this
+// browser's caches.
 import Alpine from '@alpinejs/csp';
 import { displayPanel } from './display.js';
 import { bindKeypads } from './keypad.js';

@@ -7,6 +7,8 @@ const TRIPS = 5;
 const TONE = 440;
 const TONE_SECONDS = 1.2;
 const SETTLES = 400;
+/** What stands for a round trip that never came back: more than any line may take. */
+const NO_ANSWER = 60_000;
 
 export class Station {
   /** @param report takes the figures of all lines measured so far */
@@ -91,7 +93,7 @@ export class Station {
         // A trip that failed measures nothing; if all fail, the line needs attention.
       }
     }
-    this.set('clock', best ? [Math.round(best.difference), Math.round(best.trip)] : [0, 60_000]);
+    this.set('clock', best ? [Math.round(best.difference), Math.round(best.trip)] : [0, NO_ANSWER]);
   }
 
   /** Where no notice has asked for consent before, the camera stays off until it is switched on. */

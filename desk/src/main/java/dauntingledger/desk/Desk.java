@@ -18,7 +18,6 @@ import dauntingledger.rulebook.sitting.Verdict;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.teavm.jso.JSExport;
@@ -123,8 +122,7 @@ public final class Desk {
     public static boolean passes(String line, JSArrayReader<JSObject> figures) {
         List<Long> measured =
                 PlainValues.list(figures).stream().map(Long.class::cast).toList();
-        return StationLine.valueOf(line.toUpperCase(Locale.ROOT).replace('-', '_'))
-                .passes(measured);
+        return PlainNames.find(line, StationLine.values()).orElseThrow().passes(measured);
     }
 
     private static String text(Optional<ItemId> item) {

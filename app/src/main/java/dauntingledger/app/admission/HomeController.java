@@ -9,7 +9,6 @@ import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
@@ -19,7 +18,6 @@ import dauntingledger.rulebook.sitting.Window;
 import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -147,13 +145,13 @@ class HomeController {
                 .filter(found -> found.candidate().equals(principal.getName()))
                 .filter(found -> found.terms().window().isBounded())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        Paper paper = personal(appointment, text(appointment).paper());
+        Paper paper = appointment.terms().personal(text(appointment).paper());
         Window window = appointment.terms().window();
         CalendarEntry entry = new CalendarEntry(
                 "sitting-" + sitting + "@daunting-ledger",
                 clock.instant(),
                 window.opens(),
-                window.opens().plus(length(paper)),
+                window.opens().plus(paper.length()),
                 paper.title(),
                 words.say("calendar.seat", appointment.seat()),
                 words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
@@ -176,13 +174,15 @@ class HomeController {
                         text.paper().title(),
                         text.about().purpose(),
                         (int) text.paper().items().count(),
-                        length(text.paper()).isZero() ? "" : words.span(length(text.paper()))))
+                        text.paper().length().isZero()
+                                ? ""
+                                : words.span(text.paper().length())))
                 .toList();
     }
 
     private Card card(Appointment appointment, Instant now) {
         PaperText text = text(appointment);
-        Paper paper = personal(appointment, text.paper());
+        Paper paper = appointment.terms().personal(text.paper());
         Sitting sitting = ledgers.open(appointment, now).sitting();
         Window window = appointment.terms().window();
         boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);
@@ -191,17 +191,17 @@ class HomeController {
                 paper.title(),
                 text.about().purpose(),
                 state(sitting, now),
-                window.isBounded() ? wall.day(window.opens()) + ", " + wall.minute(window.opens()) : "",
+                window.isBounded() ? wall.dayAndMinute(window.opens()) : "",
                 window.isBounded()
                         ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
                         : "",
                 appointment.seat(),
                 paper.sections().map(section -> section.title()).toList(),
                 (int) paper.items().count(),
-                words.span(length(paper)),
+                words.span(paper.length()),
                 text.about().brings(),
                 privileges.of(text.paper(), appointment.terms()),
-                checks && sitting.position() instanceof Position.Before,
+                checks && sitting.isUntouched(),
                 sitting.arrival()
                         .stationAt()
                         .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))
@@ -216,25 +216,10 @@ class HomeController {
         return LocaleContextHolder.getLocale().toLanguageTag();
     }
 
-    private static Paper personal(Appointment appointment, Paper paper) {
-        return appointment.terms().accommodations().applyTo(paper);
-    }
-
-    /** Adds up the limits that are in no other limit. */
-    private static Duration length(Paper paper) {
-        List<TimeBox> outer = paper.boxes().stream()
-                .filter(box -> paper.boxes().stream()
-                        .noneMatch(other -> other != box
-                                && paper.covers(other, paper.indexOf(box.first()))
-                                && paper.covers(other, paper.indexOf(box.last()))))
-                .toList();
-        return outer.stream().map(TimeBox::limit).reduce(Duration.ZERO, Duration::plus);
-    }
-
     private static State state(Sitting sitting, Instant now) {
         return switch (sitting.position()) {
             case Position.At at -> State.IN_PROGRESS;
-            case Position.Before before when before.stage() > 0 -> State.IN_PROGRESS;
+            case Position.Before before when !sitting.isUntouched() -> State.IN_PROGRESS;
             case Position.Before before ->
                 switch (entering(sitting, now)) {
                     case TOO_EARLY -> State.DUE;
@@ -257,9 +242,7 @@ class HomeController {
 
     /** Reads why the door was not opened, as {@code /?refused=too-early} names it. */
     private static Optional<String> refusal(String refused) {
-        return List.of(Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER).stream()
-                .map(PlainNames::name)
-                .filter(refused::equals)
-                .findFirst();
+        return PlainNames.find(refused, new Verdict[] {Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER})
+                .map(PlainNames::name);
     }
 }

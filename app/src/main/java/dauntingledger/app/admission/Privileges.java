@@ -8,7 +8,7 @@ import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** Says in words and figures what a candidate is granted for a paper. */
@@ -28,10 +28,13 @@ public class Privileges {
         for (TimeBox box : paper.boxes()) {
             add(sentences, "granted.time", box.title(), box.limit(), granted.limit(box));
         }
-        Paper personal = granted.applyTo(paper);
+        Paper personal = terms.personal(paper);
         for (Stage stage : personal.route()) {
-            if (stage instanceof Stage.Break rest) {
-                rest(sentences, paper, personal, rest);
+            int usual = paper.indexOf(stage.id());
+            if (usual < 0) {
+                extraBreak(sentences, personal, stage);
+            } else {
+                stage(sentences, paper.route().get(usual), stage);
             }
         }
         granted.aids().forEach(aid -> sentences.add(words.say("granted.aid", aid)));
@@ -45,19 +48,36 @@ public class Privileges {
         return sentences;
     }
 
-    private void rest(List<String> sentences, Paper paper, Paper personal, Stage.Break rest) {
-        int usual = paper.indexOf(rest.id());
-        if (usual < 0) {
-            String before =
-                    personal.route().get(personal.indexOf(rest.id()) - 1).title();
-            sentences.add(words.say("granted.extra-break", words.span(rest.length()), before));
-            return;
+    private void extraBreak(List<String> sentences, Paper personal, Stage stage) {
+        if (stage instanceof Stage.Break rest) {
+            Stage before = personal.route().get(personal.indexOf(rest.id()) - 1);
+            sentences.add(words.say("granted.extra-break", words.span(rest.length()), before.title()));
         }
-        Stage.Break set = (Stage.Break) Objects.requireNonNull(paper.route().get(usual));
-        add(sentences, "granted.break", rest.title(), set.length(), rest.length());
-        if (set.clocks() != rest.clocks()) {
-            sentences.add(words.say("granted.clocks-stand", rest.title()));
+    }
+
+    private void stage(List<String> sentences, Stage usual, Stage granted) {
+        if (usual instanceof Stage.Break set && granted instanceof Stage.Break rest) {
+            add(sentences, "granted.time", rest.title(), set.length(), rest.length());
+            if (set.clocks() != rest.clocks()) {
+                sentences.add(words.say("granted.clocks-stand", rest.title()));
+            }
         }
+        time(usual)
+                .ifPresent(set -> add(
+                        sentences,
+                        "granted.time",
+                        granted.title(),
+                        set,
+                        time(granted).orElse(set)));
+    }
+
+    /** Returns the time for reading or deciding that a stage gives. */
+    private static Optional<Duration> time(Stage stage) {
+        return switch (stage) {
+            case Stage.Instructions read -> read.readingTime();
+            case Stage.Notice notice -> notice.limit();
+            default -> Optional.empty();
+        };
     }
 
     private void add(List<String> sentences, String key, String title, Duration usual, Duration granted) {

@@ -28,8 +28,8 @@ import org.springframework.security.web.util.matcher.RequestMatcher;
 class SecurityConfiguration {
 
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
-            + "img-src 'self'; media-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; worker-src 'self'; "
-            + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+            + "img-src 'self'; media-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
+            + "worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
     PasswordEncoder pinEncoder(AdmissionSettings settings) {

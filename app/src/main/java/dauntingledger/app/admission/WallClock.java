@@ -44,6 +44,10 @@ public class WallClock {
                 .format(instant);
     }
 
+    public String dayAndMinute(Instant instant) {
+        return day(instant) + ", " + minute(instant);
+    }
+
     /** Returns a span in minutes and seconds, or hours, minutes and seconds; a part of a second is dropped. */
     public static String span(Duration span) {
         String minutes = span.toHours() > 0

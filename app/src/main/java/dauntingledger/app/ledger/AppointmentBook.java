@@ -3,6 +3,7 @@ package dauntingledger.app.ledger;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import jakarta.persistence.EntityManager;
@@ -44,7 +45,7 @@ class AppointmentBook implements Appointments {
     @Override
     @Transactional
     public Appointment make(String candidate, PaperRef paper, String seat, Terms terms) {
-        requireGoodPaper(paper, terms.accommodations());
+        terms.personal(papers.text(paper).paper());
         SittingRecord made = new SittingRecord(candidate, paper, seat, terms);
         entities.persist(made);
         return made.appointment(json);
@@ -53,7 +54,7 @@ class AppointmentBook implements Appointments {
     @Override
     public Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display) {
         Appointment before = find(sitting).orElseThrow();
-        requireGoodPaper(before.paper(), accommodations);
+        accommodations.applyTo(papers.text(before.paper()).paper());
         return ledgers.whileEmpty(before, () -> {
             Appointment after = transactions.execute(status -> {
                 SittingRecord found = entities.find(SittingRecord.class, sitting.value());
@@ -63,10 +64,6 @@ class AppointmentBook implements Appointments {
             kept.put(sitting, after);
             return after;
         });
-    }
-
-    private void requireGoodPaper(PaperRef paper, Accommodations accommodations) {
-        accommodations.applyTo(papers.text(paper).paper());
     }
 
     @Override
@@ -82,7 +79,14 @@ class AppointmentBook implements Appointments {
     @Override
     @Transactional(readOnly = true)
     public List<Appointment> all(int most) {
-        return entities.createQuery("from SittingRecord order by opensAt desc nulls last, id desc", SittingRecord.class)
+        List<String> official = papers.latest().stream()
+                .filter(ref -> papers.text(ref).about().purpose() == Purpose.OFFICIAL)
+                .map(ref -> ref.id().value())
+                .toList();
+        return entities.createQuery(
+                        "from SittingRecord where paper in :official order by opensAt desc nulls last, id desc",
+                        SittingRecord.class)
+                .setParameter("official", official)
                 .setMaxResults(most)
                 .getResultStream()
                 .map(record -> record.appointment(json))

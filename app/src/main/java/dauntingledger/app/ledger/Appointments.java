@@ -20,7 +20,7 @@ public interface Appointments {
      */
     Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display);
 
-    /** Returns all sittings of official papers, those to come first, at most {@code most}. */
+    /** Returns the sittings of official papers, at most {@code most}: those that open last first, then those at any time. */
     List<Appointment> all(int most);
 
     /** Returns the sittings of a candidate, oldest first. */

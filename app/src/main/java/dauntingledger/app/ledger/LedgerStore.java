@@ -163,10 +163,16 @@ class LedgerStore implements Ledgers {
         Hash last = lines.isEmpty()
                 ? Chain.ofHead(head(appointment))
                 : lines.getLast().hash();
-        Terms terms = appointment.terms();
-        Paper paper =
-                terms.accommodations().applyTo(papers.text(appointment.paper()).paper());
+        Terms terms = terms(appointment.sitting());
+        Paper paper = terms.personal(papers.text(appointment.paper()).paper());
         return new LiveLedger(appointment.sitting(), paper, terms.window(), entries, last);
+    }
+
+    /** The appointment at hand may be older than what the office has granted since; the database is not. */
+    private Terms terms(SittingId sitting) {
+        return transactions.execute(status -> entities.find(SittingRecord.class, sitting.value())
+                .appointment(json)
+                .terms());
     }
 
     private List<LedgerLine> lines(SittingId sitting) {

@@ -8,7 +8,6 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Ledger;
-import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import dauntingledger.rulebook.sitting.Window;
@@ -63,9 +62,8 @@ final class LiveLedger {
         return ledger.sittingAt(now);
     }
 
-    /** Returns whether nothing has happened yet that the terms of the sitting could bear on; station checks do not. */
     boolean isUntouched() {
-        return ledger.sitting().position() instanceof Position.Before before && before.stage() == 0;
+        return ledger.sitting().isUntouched();
     }
 
     /** Returns whether {@code seat} may write: it is the live one. */

@@ -1,6 +1,7 @@
 package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.sitting.Window;
 
 /**
@@ -22,6 +23,11 @@ public record Terms(Window window, String code, Accommodations accommodations, D
      */
     public record Display(String theme, String textSize) {
         public static final Display OWN = new Display("", "");
+    }
+
+    /** Returns {@code paper} as it is sat on these terms. */
+    public Paper personal(Paper paper) {
+        return accommodations.applyTo(paper);
     }
 
     public Terms within(Window hours) {

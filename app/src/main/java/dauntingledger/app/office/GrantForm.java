@@ -35,7 +35,6 @@ record GrantForm(
     static final List<String> SIZES = List.of("", "100", "125", "150", "200");
     private static final int MOST_MINUTES = 240;
     private static final int MOST_AIDS = 2_000;
-    private static final Rational MOST_FACTOR = Rational.of(Accommodations.MOST_FACTOR);
 
     /** A browser leaves out what is not there: a box that is not ticked, a field for a box the paper has not. */
     GrantForm {
@@ -117,8 +116,7 @@ record GrantForm(
     }
 
     private static Optional<Rational> factor(String text) {
-        return Numeral.read(text)
-                .filter(factor -> factor.compareTo(Rational.ONE) >= 0 && factor.compareTo(MOST_FACTOR) <= 0);
+        return Numeral.read(text).filter(Accommodations::isFactor);
     }
 
     private static Optional<Integer> minutes(String text) {

@@ -10,12 +10,10 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
-import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -24,8 +22,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -97,8 +93,6 @@ class OfficeController {
         model.addAttribute(
                 "rows",
                 appointments.all(MOST_SITTINGS).stream()
-                        .filter(appointment ->
-                                papers.text(appointment.paper()).about().purpose() == Purpose.OFFICIAL)
                         .map(appointment -> row(appointment, now))
                         .toList());
         model.addAttribute("said", SAYINGS.contains(said) ? said : "");
@@ -135,19 +129,15 @@ class OfficeController {
     String reopen(@PathVariable long sitting, Principal principal) {
         Appointment appointment = find(sitting);
         Instant now = clock.instant();
-        Sitting over = ledgers.open(appointment, now).sitting();
         String person = member(principal).name();
-        boolean done = candidatesForReopening(over)
-                .map(stage -> ledgers.record(appointment, new Act.Reopened(stage.id(), person), now)
+        boolean done = ledgers.open(appointment, now)
+                .sitting()
+                .reopenable()
+                .map(stage -> ledgers.record(appointment, new Act.Reopened(stage, person), now)
                         .verdict())
-                .anyMatch(Verdict::isPermitted);
+                .filter(Verdict::isPermitted)
+                .isPresent();
         return "redirect:/office?said=" + (done ? "reopened" : "not-reopened");
-    }
-
-    /** The rulebook permits at most one of them. */
-    private static Stream<Stage> candidatesForReopening(Sitting sitting) {
-        return sitting.paper().route().stream()
-                .filter(stage -> stage instanceof Stage.Block || stage instanceof Stage.Notice);
     }
 
     private String form(
@@ -157,18 +147,11 @@ class OfficeController {
         model.addAttribute("row", row(appointment, clock.instant()));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
-        model.addAttribute("blocks", blocksBeforeBlocks(paper));
+        model.addAttribute("blocks", Accommodations.placesForExtraBreaks(paper));
         model.addAttribute("boxes", paper.boxes());
+        model.addAttribute("themes", GrantForm.THEMES);
+        model.addAttribute("sizes", GrantForm.SIZES);
         return "accommodations";
-    }
-
-    /** Returns the blocks that an extra break can stand behind. */
-    private static List<Stage> blocksBeforeBlocks(Paper paper) {
-        List<Stage> route = paper.route();
-        return IntStream.range(0, route.size() - 1)
-                .filter(i -> route.get(i) instanceof Stage.Block && route.get(i + 1) instanceof Stage.Block)
-                .mapToObj(route::get)
-                .toList();
     }
 
     private Row row(Appointment appointment, Instant now) {
@@ -179,17 +162,14 @@ class OfficeController {
                 candidates.find(appointment.candidate()).orElseThrow(),
                 paper.title(),
                 appointment.seat(),
-                terms.window().isBounded()
-                        ? wall.day(terms.window().opens()) + ", "
-                                + wall.minute(terms.window().opens())
-                        : "",
+                terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
                 state(ledgers.open(appointment, now).sitting()),
                 privileges.of(paper, terms));
     }
 
     private static String state(Sitting sitting) {
         return switch (sitting.position()) {
-            case Position.Before before -> before.stage() == 0 ? "before" : "in-progress";
+            case Position.Before before -> sitting.isUntouched() ? "before" : "in-progress";
             case Position.At at -> "in-progress";
             case Position.Over over ->
                 switch (over.ending()) {

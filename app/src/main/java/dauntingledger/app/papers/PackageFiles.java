@@ -74,8 +74,15 @@ final class PackageFiles {
     /** Returns these files as they are read in another language: a file in {@code folder} stands in for its namesake. */
     PackageFiles overlaid(String folder) {
         PackageFiles overlaid = new PackageFiles();
-        files.forEach((path, content) -> overlaid.files.put(path, files.getOrDefault(folder + "/" + path, content)));
+        files.forEach((path, content) ->
+                overlaid.files.put(path, file(overlaidBy(folder, path)).orElse(content)));
         return overlaid;
+    }
+
+    /** Returns which file is read for {@code path} where {@code folder} is laid over. */
+    String overlaidBy(String folder, String path) {
+        String other = folder + "/" + path;
+        return files.containsKey(other) ? other : path;
     }
 
     /** Returns {@code href} as seen from the file {@code from}, as a path in the package. */

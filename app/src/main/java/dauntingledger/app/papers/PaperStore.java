@@ -61,8 +61,8 @@ class PaperStore implements Papers {
     }
 
     @Override
-    public Optional<byte[]> sound(PaperRef ref, String path) {
-        return Optional.ofNullable(paper(ref).media().get(path));
+    public Optional<Sound> sound(PaperRef ref, String path) {
+        return Optional.ofNullable(paper(ref).sounds().get(path));
     }
 
     @Override

@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A paper in one language, with the words and figures that candidates read. All HTML in it is well formed and made of allowed elements
- * and attributes only; it holds no script, style, link or reference to elsewhere.
+ * A paper in one language, with the words and figures that candidates read. All HTML in it is well formed and made of
+ * allowed elements and attributes only; it holds no script, style, link or reference to elsewhere.
  *
  * @param language the BCP 47 tag of the language
  * @param about what is said of the paper before it is sat

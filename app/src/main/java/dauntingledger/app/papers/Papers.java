@@ -34,7 +34,15 @@ public interface Papers {
     List<PaperRef> latest();
 
     /** Returns a sound file of a paper, by the path that a page of it names. */
-    Optional<byte[]> sound(PaperRef ref, String path);
+    Optional<Sound> sound(PaperRef ref, String path);
+
+    /**
+     * A page read out.
+     *
+     * @param type its media type
+     */
+    @SuppressWarnings("ArrayRecordComponent")
+    record Sound(String type, byte[] bytes) {}
 
     /** Marks a sitting of this paper by its key. */
     Score score(PaperRef ref, Sitting sitting);

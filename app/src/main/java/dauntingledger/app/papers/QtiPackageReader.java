@@ -63,8 +63,11 @@ final class QtiPackageReader {
         One first = new QtiPackageReader(files, problems).read();
         Map<String, One> others = new LinkedHashMap<>();
         first.folders()
-                .forEach((tag, folder) ->
-                        others.put(tag, new QtiPackageReader(files.overlaid(folder), problems).read()));
+                .forEach((tag, folder) -> others.put(
+                        tag,
+                        new QtiPackageReader(
+                                        files.overlaid(folder), problems.naming(path -> files.overlaidBy(folder, path)))
+                                .read()));
         return new Translations(problems, files).join(first, others);
     }
 

@@ -9,13 +9,13 @@ import org.jspecify.annotations.Nullable;
  * All that a package comes to.
  *
  * @param texts the paper in each of its languages
- * @param media sound files by their path in the package
+ * @param sounds what pages are read out with, by path in the package
  */
-record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, byte[]> media) {
+record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, Papers.Sound> sounds) {
 
     ReadPaper {
         texts = Map.copyOf(texts);
-        media = Map.copyOf(media);
+        sounds = Map.copyOf(sounds);
     }
 
     /** Returns the paper in {@code language}, or in its first language where it has no such. */

@@ -70,7 +70,7 @@ final class SideFileReader {
                 attempt(root, () -> boxOfPart(part, limit, blocks)).ifPresent(boxes::add));
         root.elements("box").forEach(box -> attempt(box, () -> box(box)).ifPresent(boxes::add));
         Optional<PaperId> id = attempt(root, () -> new PaperId(required(root, "id")));
-        Optional<Integer> version = attempt(root, () -> Integer.valueOf(required(root, "version")));
+        Optional<Integer> version = attempt(root, () -> whole(root, "version", required(root, "version")));
         Optional<Duration> late = attempt(root, () -> span(root, "late-acceptance", Duration.ofMinutes(15)));
         Optional<Paper.ScoreRelease> release =
                 attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
@@ -81,6 +81,7 @@ final class SideFileReader {
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
         Optional<Languages> languages = attempt(root, () -> languages(folders));
+        Optional<Boolean> shuffled = attempt(root, () -> isTrue(root, "shuffled-keypad"));
         problems.throwIfAny();
         return Optional.of(new Read(
                 () -> new Paper(
@@ -95,7 +96,7 @@ final class SideFileReader {
                 new About(
                         purpose.orElseThrow(),
                         root.elements("brings").map(XmlElement::text).toList(),
-                        isTrue(root, "shuffled-keypad")),
+                        shuffled.orElseThrow()),
                 pages,
                 folders));
     }
@@ -157,7 +158,7 @@ final class SideFileReader {
                 stageId(element),
                 required(element, "title"),
                 Set.copyOf(words(element, "by", Stage.Admission.Way.values(), "schedule")),
-                Integer.parseInt(element.attribute("tries").orElse("5")),
+                whole(element, "tries", "5"),
                 word(element, "late", Stage.Admission.Late.values(), "not-admitted"));
     }
 
@@ -166,12 +167,15 @@ final class SideFileReader {
         Confirmation.How how = word(element, "confirm", Confirmation.How.values(), "press");
         List<String> statements =
                 element.elements("statement").map(XmlElement::text).toList();
+        if (statements.size() > 1) {
+            throw new IllegalArgumentException("a notice has one statement at most, but has " + statements.size());
+        }
         Page page = page(withoutStatements(element));
         pages.put(id, List.of(page));
         return new Stage.Notice(
                 id,
                 page.title(),
-                Integer.parseInt(element.attribute("version").orElse("1")),
+                whole(element, "version", "1"),
                 Set.of(Hash.of(page.html()).hex()),
                 optional(element, "limit"),
                 new Confirmation(how, statements),
@@ -203,7 +207,20 @@ final class SideFileReader {
     }
 
     private static boolean isTrue(XmlElement element, String attribute) {
-        return "true".equals(element.attribute(attribute).orElse("false"));
+        String text = element.attribute(attribute).orElse("false");
+        if (!text.equals("true") && !text.equals("false")) {
+            throw new IllegalArgumentException(attribute + " must be true or false, but is '" + text + "'");
+        }
+        return text.equals("true");
+    }
+
+    private static int whole(XmlElement element, String attribute, String otherwise) {
+        String text = element.attribute(attribute).orElse(otherwise);
+        try {
+            return Integer.parseInt(text);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(attribute + " must be a whole number, but is '" + text + "'", e);
+        }
     }
 
     /** Reads an attribute that names one constant, as {@code not-admitted} names {@code NOT_ADMITTED}. */
@@ -220,9 +237,7 @@ final class SideFileReader {
             XmlElement element, String attribute, E[] constants, String otherwise) {
         String text = element.attribute(attribute).orElse(otherwise);
         return Arrays.stream(text.strip().split("\\s+"))
-                .map(word -> Arrays.stream(constants)
-                        .filter(constant -> PlainNames.name(constant).equals(word))
-                        .findFirst()
+                .map(word -> PlainNames.find(word, constants)
                         .orElseThrow(() -> new IllegalArgumentException(attribute + " must be one of "
                                 + Arrays.stream(constants).map(PlainNames::name).toList() + ", but is '" + word
                                 + "'")))

@@ -10,16 +10,18 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** Joins the languages of a package into one paper, which differs in its words only. */
 final class Translations {
 
     private static final Set<String> WORDS = Set.of("title", "textDigests", "statements");
-    private static final Set<String> SOUNDS = Set.of(".ogg", ".opus", ".mp3", ".wav");
+    private static final Map<String, String> SOUNDS =
+            Map.of(".ogg", "audio/ogg", ".opus", "audio/ogg", ".mp3", "audio/mpeg", ".wav", "audio/wav");
 
     private final Problems problems;
     private final PackageFiles files;
@@ -47,9 +49,9 @@ final class Translations {
         Map<String, PaperText> texts = new LinkedHashMap<>();
         texts.put(first.text().language(), withAllNotices(first.text().language(), first, all));
         others.forEach((tag, other) -> texts.put(tag, withAllNotices(tag, other, all)));
-        Map<String, byte[]> media = media(all);
+        Map<String, Papers.Sound> sounds = sounds(all);
         problems.throwIfAny();
-        return new ReadPaper(texts, first.key(), media);
+        return new ReadPaper(texts, first.key(), sounds);
     }
 
     /** Returns what is left of a plain paper without its words. */
@@ -100,28 +102,31 @@ final class Translations {
                 notice.keepsAppointment());
     }
 
-    private Map<String, byte[]> media(List<One> all) {
-        Map<String, byte[]> media = new LinkedHashMap<>();
+    private Map<String, Papers.Sound> sounds(List<One> all) {
+        Map<String, Papers.Sound> sounds = new LinkedHashMap<>();
         all.stream()
                 .flatMap(one -> one.text().pages().values().stream())
                 .flatMap(List::stream)
                 .flatMap(page -> page.audio().stream())
-                .forEach(path -> sound(path, media));
-        return media;
+                .forEach(path -> sound(path).ifPresent(sound -> sounds.put(path, sound)));
+        return sounds;
     }
 
-    private void sound(String path, Map<String, byte[]> media) {
+    private Optional<Papers.Sound> sound(String path) {
         int dot = path.lastIndexOf('.');
-        if (dot < 0 || !SOUNDS.contains(path.substring(dot))) {
+        @Nullable String type = dot < 0 ? null : SOUNDS.get(path.substring(dot));
+        if (type == null) {
             problems.add(
                     path,
                     0,
                     "a sound file must end in one of "
-                            + SOUNDS.stream().sorted().toList());
-        } else if (files.file(path).isEmpty()) {
-            problems.add(path, 0, "a page is to be read out with this file, but the package has no such file");
-        } else {
-            media.put(path, Objects.requireNonNull(files.file(path).orElse(null)));
+                            + SOUNDS.keySet().stream().sorted().toList());
+            return Optional.empty();
         }
+        Optional<byte[]> file = files.file(path);
+        if (file.isEmpty()) {
+            problems.add(path, 0, "a page is to be read out with this file, but the package has no such file");
+        }
+        return file.map(bytes -> new Papers.Sound(type, bytes));
     }
 }

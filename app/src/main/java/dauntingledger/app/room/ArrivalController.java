@@ -7,12 +7,10 @@ import dauntingledger.app.ledger.Outcome;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.picture.View;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import jakarta.servlet.http.HttpServletRequest;
@@ -116,7 +114,7 @@ class ArrivalController {
         }
         PortraitStore.Picture picture = PortraitStore.read(sent)
                 .orElseThrow(() -> new MalformedDataException("this is no PNG picture of at most 640 by 640 pixels"));
-        if (picture.view() != View.ONE_FACE) {
+        if (!picture.view().isGood()) {
             return new Judged(picture.view().figure(), List.of());
         }
         portraits.keep(appointment.sitting(), picture, now);
@@ -135,7 +133,7 @@ class ArrivalController {
                 .map(Stage.StationCheck.class::cast)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        if (!(here.position() instanceof Position.Before before && before.stage() == 0)) {
+        if (!here.isUntouched()) {
             return "redirect:/sittings/" + sitting;
         }
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());

@@ -1,6 +1,7 @@
 package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.picture.Frame;
 import dauntingledger.rulebook.picture.View;
 import jakarta.persistence.EntityManager;
@@ -10,10 +11,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.Iterator;
 import java.util.Optional;
 import javax.imageio.ImageIO;
@@ -52,7 +50,8 @@ class PortraitStore implements Portraits {
         BufferedImage small = scaled(plain, FRAME_WIDTH, FRAME_HEIGHT);
         int[] pixels = small.getRGB(0, 0, FRAME_WIDTH, FRAME_HEIGHT, null, 0, FRAME_WIDTH);
         View view = new Frame(FRAME_WIDTH, FRAME_HEIGHT, pixels).view();
-        return Optional.of(new Picture(view, png.toByteArray(), digest(png.toByteArray())));
+        return Optional.of(
+                new Picture(view, png.toByteArray(), Hash.of(png.toByteArray()).hex()));
     }
 
     /** The size is read from the header first, so that a small file cannot ask for a huge picture. */
@@ -79,14 +78,6 @@ class PortraitStore implements Portraits {
         canvas.drawImage(image, 0, 0, width, height, null);
         canvas.dispose();
         return scaled;
-    }
-
-    private static String digest(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every JDK has SHA-256", e);
-        }
     }
 
     @Transactional

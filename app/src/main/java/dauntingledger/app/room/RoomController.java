@@ -133,7 +133,7 @@ class RoomController {
         String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
         PaperText text = papers.text(appointment.paper(), language);
-        Paper paper = appointment.terms().accommodations().applyTo(text.paper());
+        Paper paper = appointment.terms().personal(text.paper());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
@@ -178,15 +178,15 @@ class RoomController {
                 .indexOf(stage);
         return Optional.of(index)
                 .filter(at -> at >= 0
-                        && at <= here.position().index(text.paper().route().size()))
+                        && at <= here.position().reached(text.paper().route().size()))
                 .map(at ->
                         text.pages().getOrDefault(text.paper().route().get(at).id(), List.of()))
                 .filter(all -> page >= 0 && page < all.size())
                 .flatMap(all -> all.get(page).audio())
                 .flatMap(path -> papers.sound(appointment.paper(), path))
                 .map(sound -> ResponseEntity.ok()
-                        .contentType(MediaType.parseMediaType("audio/ogg"))
-                        .body(sound))
+                        .contentType(MediaType.parseMediaType(sound.type()))
+                        .body(sound.bytes()))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 

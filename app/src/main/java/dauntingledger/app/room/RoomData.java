@@ -8,7 +8,6 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
-import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -38,8 +37,7 @@ class RoomData {
      */
     String json(Appointment appointment, Ledgers.Opened opened, Paper paper) {
         Sitting sitting = opened.sitting();
-        int reached = sitting.position().index(paper.route().size());
-        int known = sitting.position() instanceof Position.Before ? reached - 1 : reached;
+        int known = sitting.position().reached(paper.route().size());
         Map<String, Object> data = common(appointment, sitting.now());
         data.put("paper", PaperCodec.toPlain(paper.knownUpTo(known)));
         data.put("window", WindowCodec.toPlain(sitting.window()));

@@ -18,6 +18,7 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Duration;
+import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -61,9 +62,22 @@ class OfficeTest extends ExamServerTest {
         assertThat(sitting(granted).paper().boxes())
                 .extracting(box -> box.limit().toMinutes())
                 .containsExactly(25L, 70L);
+        assertThat(sitting(appointment).paper())
+                .as("the sitting by an appointment that was looked up before the grant")
+                .isEqualTo(sitting(granted).paper());
         asOffice(get("/office")).andExpect(content().string(containsString("25 minutes instead of 20")));
         asOffice(get("/office/" + appointment.sitting() + "/accommodations"))
                 .andExpect(content().string(containsString("value=\"5/4\"")));
+    }
+
+    @Test
+    void saysThatReadingTimesGrowToo() throws Exception {
+        Appointment appointment = newAppointment("lightkeeper", Terms.OPEN.withCode("1"));
+
+        asOffice(grant(appointment).param("factor", "3/2")).andExpect(redirectedUrl("/office?said=granted"));
+
+        asOffice(get("/office"))
+                .andExpect(content().string(containsString("‘Instructions’: 4 min 30 s instead of 3 minutes")));
     }
 
     @ParameterizedTest
@@ -115,6 +129,14 @@ class OfficeTest extends ExamServerTest {
         assertThat(ledgers.export(appointment)).anyMatch(line -> line.contains("\"person\":\"Orla Menck\""));
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
                 .andExpect(redirectedUrl("/office?said=not-reopened"));
+    }
+
+    @Test
+    void listsNoPractice() throws Exception {
+        Appointment practised = newAppointment("buoyage-practice", Terms.OPEN);
+
+        assertThat(appointments.all(500)).doesNotContain(practised);
+        asOffice(get("/office")).andExpect(content().string(Matchers.not(containsString(practised.candidate()))));
     }
 
     @Test

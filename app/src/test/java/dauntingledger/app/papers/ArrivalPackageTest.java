@@ -87,7 +87,8 @@ class ArrivalPackageTest {
                 .audio()
                 .orElseThrow();
 
-        assertThat(read.media()).containsKey(path).hasSize(4);
+        assertThat(read.sounds()).hasSize(4);
+        assertThat(requireNonNull(read.sounds().get(path)).type()).isEqualTo("audio/ogg");
     }
 
     @Test
@@ -101,6 +102,15 @@ class ArrivalPackageTest {
         });
     }
 
+    @Test
+    void namesTheFileOfTheOtherLanguageInWhichSomethingIsWrong() {
+        Packages broken = cadet.replacing("de/items/watch.xml", "cardinality=\"single\"", "cardinality=\"record\"");
+
+        assertThat(refused(broken).problems())
+                .isNotEmpty()
+                .allSatisfy(problem -> assertThat(problem.file()).isEqualTo("de/items/watch.xml"));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -112,7 +122,11 @@ class ArrivalPackageTest {
                 "consent-to-camera=\"true\" | consent-to-camera=\"false\" | no camera is used before",
                 "sound/en-1.ogg | sound/none.ogg | has no such file",
                 "sound/en-1.ogg | items/knots.xml | must end in one of",
-                "version=\"2\" | version=\"0\" | version must be 1 or more"
+                "version=\"2\" | version=\"0\" | version must be 1 or more",
+                "version=\"2\" | version=\"two\" | version must be a whole number, but is 'two'",
+                "keeps-appointment=\"true\" | keeps-appointment=\"yes\" | keeps-appointment must be true or false",
+                "shuffled-keypad=\"true\" | shuffled-keypad=\"\" | shuffled-keypad must be true or false",
+                "<statement> | <statement>Twice.</statement><statement> | a notice has one statement at most"
             })
     void saysWhatIsWrongWithAStep(String what, String by, String complaint) {
         assertThat(refused(cadet.replacing(SIDE, what, by)).problems())

@@ -241,6 +241,8 @@ class ArrivalEndpointTest extends ExamServerTest {
 
         @Test
         void areHeardByWhoHasComeThatFar() throws Exception {
+            Appointment outside = newAppointment("cadet-entrance", Terms.OPEN.within(opensIn(Duration.ofDays(1))));
+            as(outside, get(path(outside, "/sound/privacy/0"))).andExpect(status().isNotFound());
             Appointment early = cadetAt("portrait");
             as(early, get(path(early, "/sound/instructions/0"))).andExpect(status().isNotFound());
 

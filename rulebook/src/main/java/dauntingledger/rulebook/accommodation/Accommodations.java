@@ -53,8 +53,13 @@ public record Accommodations(
         aids = List.copyOf(aids);
     }
 
+    /** Returns whether {@code factor} may be granted. */
+    public static boolean isFactor(Rational factor) {
+        return factor.compareTo(Rational.ONE) >= 0 && factor.compareTo(Rational.of(MOST_FACTOR)) <= 0;
+    }
+
     private static void requireFactor(Rational factor) {
-        if (factor.compareTo(Rational.ONE) < 0 || factor.compareTo(Rational.of(MOST_FACTOR)) > 0) {
+        if (!isFactor(factor)) {
             throw new IllegalArgumentException("a time factor must be 1 to " + MOST_FACTOR + ", but was " + factor);
         }
     }
@@ -83,6 +88,17 @@ public record Accommodations(
             }
         }
         return paper.with(route, paper.boxes().stream().map(this::granted).toList());
+    }
+
+    /** Returns the stages of {@code paper} that an extra break can stand behind: blocks with a block behind them. */
+    public static List<Stage> placesForExtraBreaks(Paper paper) {
+        List<Stage> places = new ArrayList<>();
+        for (int i = 0; i + 1 < paper.route().size(); i++) {
+            if (paper.route().get(i) instanceof Stage.Block && paper.route().get(i + 1) instanceof Stage.Block) {
+                places.add(paper.route().get(i));
+            }
+        }
+        return places;
     }
 
     /** Returns the limit of {@code box} for this person. */

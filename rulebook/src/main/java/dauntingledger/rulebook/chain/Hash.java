@@ -28,8 +28,12 @@ public record Hash(String hex) {
 
     /** Returns the digest of {@code text} in UTF-8. */
     public static Hash of(String text) {
+        return of(text.getBytes(UTF_8));
+    }
+
+    public static Hash of(byte[] bytes) {
         try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(UTF_8));
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(bytes);
             return new Hash(HexFormat.of().formatHex(digest));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every Java platform has SHA-256", e);

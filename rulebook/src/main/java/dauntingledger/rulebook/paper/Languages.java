@@ -14,11 +14,6 @@ public record Languages(List<String> tags, boolean switching) {
         tags = List.copyOf(tags);
     }
 
-    /** One language, nothing to choose. */
-    public static Languages only(String tag) {
-        return new Languages(List.of(tag), false);
-    }
-
     public String first() {
         return tags.getFirst();
     }

@@ -89,6 +89,32 @@ public record Paper(
         return with(known, boxes);
     }
 
+    /** Returns the sum of the limits that lie in no other limit: how long the sections may take together. */
+    public Duration length() {
+        Duration length = Duration.ZERO;
+        for (int i = 0; i < boxes.size(); i++) {
+            length = isOutermost(i) ? length.plus(boxes.get(i).limit()) : length;
+        }
+        return length;
+    }
+
+    /** Of two boxes over the same stages the tighter one counts, or else the first. */
+    private boolean isOutermost(int box) {
+        return IntStream.range(0, boxes.size())
+                .noneMatch(
+                        other -> other != box && contains(other, box) && (!contains(box, other) || binds(other, box)));
+    }
+
+    private boolean contains(int outer, int inner) {
+        return covers(boxes.get(outer), indexOf(boxes.get(inner).first()))
+                && covers(boxes.get(outer), indexOf(boxes.get(inner).last()));
+    }
+
+    private boolean binds(int box, int twin) {
+        int order = boxes.get(box).limit().compareTo(boxes.get(twin).limit());
+        return order < 0 || order == 0 && box < twin;
+    }
+
     /** Returns this paper with another route and other boxes. */
     public Paper with(List<Stage> otherRoute, List<TimeBox> otherBoxes) {
         return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages);

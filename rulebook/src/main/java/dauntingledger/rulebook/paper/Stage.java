@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** One leg of a paper's route. A candidate is in at most one stage at a time and never goes back to an earlier one. */
+/** One leg of a paper's route. A candidate is in at most one stage at a time, and goes
+ * back to an earlier one only when a sitting that is over is entered again. */
 public sealed interface Stage {
 
     StageId id();

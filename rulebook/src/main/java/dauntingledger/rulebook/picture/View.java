@@ -13,6 +13,11 @@ public enum View {
         this.figure = figure;
     }
 
+    /** Returns whether this is what a portrait must show: exactly one face, in enough light. */
+    public boolean isGood() {
+        return this == ONE_FACE;
+    }
+
     /** Returns the number by which a station check records this view. */
     public int figure() {
         return figure;

@@ -3,6 +3,7 @@ package dauntingledger.rulebook.plain;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Names of enum constants as plain values write them: {@code WITHOUT_FULL_ANSWER} is {@code without-full-answer}. */
@@ -28,16 +29,25 @@ public final class PlainNames {
                 .toList();
     }
 
-    private static <E extends Enum<E>> E read(String member, String text, E[] constants) {
+    /** Returns the constant that is called {@code text}, or empty if there is none among {@code constants}. */
+    public static <E extends Enum<E>> Optional<E> find(String text, E[] constants) {
         for (E constant : constants) {
             if (name(constant).equals(text)) {
-                return constant;
+                return Optional.of(constant);
             }
         }
+        return Optional.empty();
+    }
+
+    private static <E extends Enum<E>> E read(String member, String text, E[] constants) {
+        return find(text, constants).orElseThrow(() -> unknown(member, text, constants));
+    }
+
+    private static MalformedDataException unknown(String member, String text, Enum<?>[] constants) {
         StringBuilder allowed = new StringBuilder("one of");
-        for (E constant : constants) {
+        for (Enum<?> constant : constants) {
             allowed.append(' ').append(name(constant));
         }
-        throw new MalformedDataException(member + ": expected " + allowed + ", but found '" + text + "'");
+        return new MalformedDataException(member + ": expected " + allowed + ", but found '" + text + "'");
     }
 }

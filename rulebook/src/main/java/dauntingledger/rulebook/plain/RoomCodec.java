@@ -102,6 +102,7 @@ public final class RoomCodec {
                             arrival.unmet().stream().map(PlainNames::name).toList());
                     plain.put("triesLeft", arrival.triesLeft());
                     plain.put("late", arrival.late());
+                    plain.put("lateByLeave", door.late() == Stage.Admission.Late.BY_LEAVE);
                     plain.put("opens", sitting.window().opens().toEpochMilli());
                 }
                 case Stage.StationCheck check ->
@@ -110,18 +111,12 @@ public final class RoomCodec {
                             arrival.wanting(check).stream()
                                     .map(PlainNames::name)
                                     .toList());
-                case Stage.Instructions read -> plain.put("leavable", leavable(sitting, read));
+                case Stage.Instructions read ->
+                    sitting.leavableFrom().ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
                 default -> {}
             }
         });
         return plain;
-    }
-
-    private static long leavable(Sitting sitting, Stage.Instructions read) {
-        int stage = sitting.paper().indexOf(read.id());
-        return sitting.stageRecord(stage)
-                .map(record -> record.openedAt().plus(read.least()).toEpochMilli())
-                .orElse(0L);
     }
 
     private static String stageId(Sitting sitting, int stage) {

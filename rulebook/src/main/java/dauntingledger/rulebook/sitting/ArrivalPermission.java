@@ -1,5 +1,7 @@
 package dauntingledger.rulebook.sitting;
 
+import static java.util.Objects.requireNonNull;
+
 import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -76,8 +78,9 @@ final class ArrivalPermission {
         if (route.isOver()) {
             return Verdict.SITTING_OVER;
         }
-        boolean before = fold.position instanceof Position.Before at && at.stage() == 0;
-        return before || fold.current() instanceof Stage.StationCheck ? Verdict.PERMITTED : Verdict.WRONG_STAGE;
+        return fold.isUntouched() || fold.current() instanceof Stage.StationCheck
+                ? Verdict.PERMITTED
+                : Verdict.WRONG_STAGE;
     }
 
     Verdict stationExcused(Act.StationExcused excused) {
@@ -113,16 +116,12 @@ final class ArrivalPermission {
         }
         return switch (left) {
             case Stage.Instructions read ->
-                leavableFrom(stage, read).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
+                requireNonNull(fold.leavableFrom()).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
             case Stage.StationCheck check ->
                 fold.door.isStationReady(check) ? Verdict.PERMITTED : Verdict.STATION_NOT_READY;
             case Stage.TryOut tryOut -> Verdict.PERMITTED;
             default -> Verdict.WRONG_STAGE;
         };
-    }
-
-    private Instant leavableFrom(int stage, Stage.Instructions read) {
-        return fold.record(stage).orElseThrow().openedAt().plus(read.least());
     }
 
     private Instant now() {

@@ -49,10 +49,6 @@ final class Doorway {
         this.portrait = other.portrait;
     }
 
-    Window window() {
-        return window;
-    }
-
     boolean isChosen(String tag) {
         return tag.equals(language);
     }

@@ -2,7 +2,6 @@ package dauntingledger.rulebook.sitting;
 
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,11 +29,7 @@ final class Fold {
     final Timekeeper time;
     final Doorway door;
     final List<Refusal> refusals;
-    private final Instant[] openedAt;
-    private final Instant[] endedAt;
-    private final long[] usedMillis;
-    private final StageRecord.Ended[] ended;
-    private final boolean[] endRecorded;
+    final StageLog log;
 
     /** The instant everything else is said of, in milliseconds as entries count them. */
     long now;
@@ -61,12 +56,7 @@ final class Fold {
         this.time = new Timekeeper(index);
         this.door = new Doorway(index.window());
         this.refusals = new ArrayList<>();
-        int stages = index.stages();
-        this.openedAt = new Instant[stages];
-        this.endedAt = new Instant[stages];
-        this.usedMillis = new long[stages];
-        this.ended = new StageRecord.Ended[stages];
-        this.endRecorded = new boolean[stages];
+        this.log = new StageLog(index.stages());
     }
 
     private Fold(Fold other) {
@@ -75,11 +65,7 @@ final class Fold {
         this.time = new Timekeeper(other.time);
         this.door = new Doorway(other.door);
         this.refusals = new ArrayList<>(other.refusals);
-        this.openedAt = other.openedAt.clone();
-        this.endedAt = other.endedAt.clone();
-        this.usedMillis = other.usedMillis.clone();
-        this.ended = other.ended.clone();
-        this.endRecorded = other.endRecorded.clone();
+        this.log = new StageLog(other.log);
         this.now = other.now;
         this.position = other.position;
         this.paused = other.paused;
@@ -157,7 +143,7 @@ final class Fold {
             case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
             case Act.ReviewOpened opened -> review();
             case Act.WalkBegun begun -> walk = new Walk(begun.subset(), qualifying(begun.subset()));
-            case Act.StageRanOut ranOut -> endRecorded[index.paper().indexOf(ranOut.stage())] = true;
+            case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.TimeGranted granted -> {
                 nextKnown = false;
@@ -235,22 +221,35 @@ final class Fold {
         return position instanceof Position.At open && open.stage() == stage;
     }
 
-    /** Returns how a stage ended, {@code NOT_YET} also for one that was never opened. */
-    StageRecord.Ended ended(int stage) {
-        return ended[stage] == null ? StageRecord.Ended.NOT_YET : ended[stage];
-    }
-
-    boolean isEndRecorded(int stage) {
-        return endRecorded[stage];
+    /** Returns whether nobody has come in yet. */
+    boolean isUntouched() {
+        return position instanceof Position.Before before && before.stage() == 0;
     }
 
     Optional<StageRecord> record(int stage) {
-        if (openedAt[stage] == null) {
-            return Optional.empty();
+        return log.record(stage, instant(now));
+    }
+
+    /** Returns when the open instructions can be left, or null where none are open. */
+    @Nullable
+    Instant leavableFrom() {
+        return position instanceof Position.At open && current() instanceof Stage.Instructions read
+                ? log.openedAt(open.stage()).plus(read.least())
+                : null;
+    }
+
+    /** Returns the stage that a sitting which is over can be taken back to, or -1 if there is none. */
+    int reopenable() {
+        if (!(position instanceof Position.Over over)) {
+            return -1;
         }
-        Instant until = endedAt[stage] == null ? instant(now) : endedAt[stage];
-        Duration used = Duration.ofMillis(usedMillis[stage]);
-        return Optional.of(new StageRecord(stage, openedAt[stage], until, used, ended(stage)));
+        Class<? extends Stage> kind =
+                over.ending() == Position.Ending.DECLINED ? Stage.Notice.class : Stage.Block.class;
+        int last = index.stages() - 1;
+        while (last >= 0 && !(kind.isInstance(index.stage(last)) && log.hasEnded(last))) {
+            last--;
+        }
+        return last;
     }
 
     /** Returns what runs out next if nothing else happens, or null if nothing does. */
@@ -284,7 +283,7 @@ final class Fold {
             end(current, now, StageRecord.Ended.BY_TIME);
         }
         for (int skipped = current; skipped <= expiry.lastStage(); skipped++) {
-            ended[skipped] = ended[skipped] == null ? StageRecord.Ended.BY_TIME : ended[skipped];
+            log.skip(skipped);
         }
         if (leadsOn(stage) && expiry.lastStage() == current) {
             open(current + 1, now);
@@ -305,7 +304,8 @@ final class Fold {
         time.reopen(stage, instant(now));
         if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
-            beOpen(stage, now);
+            log.reopen(stage);
+            run(stage, now);
         } else {
             open(stage, now);
         }
@@ -330,9 +330,8 @@ final class Fold {
         time.movedTo(stage, instant(at));
         time.stageOpened(stage, instant(at));
         position = new Position.At(stage);
-        openedAt[stage] = instant(at);
-        usedMillis[stage] = 0;
-        beOpen(stage, at);
+        log.open(stage, instant(at));
+        run(stage, at);
         walk = null;
         reviewing = false;
         looking = -1;
@@ -341,11 +340,7 @@ final class Fold {
         }
     }
 
-    /** Takes every sign of an end off a stage, which may have been ended before. */
-    private void beOpen(int stage, long at) {
-        ended[stage] = null;
-        endedAt[stage] = null;
-        endRecorded[stage] = false;
+    private void run(int stage, long at) {
         counting = true;
         countedTo = at;
         seal(stage, false);
@@ -355,8 +350,7 @@ final class Fold {
         nextKnown = false;
         count(at);
         counting = false;
-        endedAt[stage] = instant(at);
-        ended[stage] = how;
+        log.end(stage, instant(at), how);
         time.stageEnded(stage, instant(at));
         walk = null;
         reviewing = false;
@@ -401,7 +395,7 @@ final class Fold {
             return;
         }
         long span = instant - countedTo;
-        usedMillis[open.stage()] += span;
+        log.use(open.stage(), span);
         if (looking >= 0) {
             questions[looking] = questions[looking].spend(span);
         }

@@ -78,21 +78,17 @@ final class Permission {
             case Position.Before before when before.stage() != stage -> Verdict.NOT_ON_THE_ROUTE;
             case Position.Before before -> stage == 0 ? arrival.entered() : Verdict.PERMITTED;
             case Position.At open ->
-                open.stage() + 1 == stage && leavesByOpening(fold.index.stage(open.stage()))
+                open.stage() + 1 == stage && current() instanceof Stage.Break
                         ? Verdict.PERMITTED
                         : Verdict.NOT_ON_THE_ROUTE;
             case Position.Over over -> reentered(over, stage);
         };
     }
 
-    private static boolean leavesByOpening(Stage stage) {
-        return stage instanceof Stage.Break;
-    }
-
     /** A notice that was declined may be opened again where the paper keeps the appointment. */
     private Verdict reentered(Position.Over over, int stage) {
         boolean again = over.ending() == Position.Ending.DECLINED
-                && stage == lastEnded()
+                && stage == fold.reopenable()
                 && fold.index.stage(stage) instanceof Stage.Notice notice
                 && notice.keepsAppointment();
         return again ? arrival.entered() : Verdict.SITTING_OVER;
@@ -106,31 +102,10 @@ final class Permission {
         if (!isOver()) {
             return Verdict.ALREADY_SO;
         }
-        Stage wanted = fold.index.stage(stage);
-        boolean right = fold.position instanceof Position.Over over
-                && (over.ending() == Position.Ending.DECLINED
-                        ? wanted instanceof Stage.Notice && stage == lastEnded()
-                        : wanted instanceof Stage.Block && stage == lastBlock());
-        if (!right) {
+        if (stage != fold.reopenable()) {
             return Verdict.NOT_ON_THE_ROUTE;
         }
         return fold.time.hasTimeFor(stage, Instant.ofEpochMilli(fold.now)) ? Verdict.PERMITTED : Verdict.TIME_RAN_OUT;
-    }
-
-    private int lastEnded() {
-        return lastOf(Stage.class);
-    }
-
-    private int lastBlock() {
-        return lastOf(Stage.Block.class);
-    }
-
-    private int lastOf(Class<? extends Stage> kind) {
-        int last = fold.index.stages() - 1;
-        while (last >= 0 && (!kind.isInstance(fold.index.stage(last)) || fold.ended(last) == Ended.NOT_YET)) {
-            last--;
-        }
-        return last;
     }
 
     private Verdict accepted(Act.NoticeAccepted accepted) {
@@ -159,7 +134,7 @@ final class Permission {
         if (fold.isOpen(stage)) {
             return Verdict.PERMITTED;
         }
-        return switch (fold.ended(stage)) {
+        return switch (fold.log.ended(stage)) {
             case BY_TIME -> Verdict.TIME_RAN_OUT;
             case BY_ACT -> Verdict.SECTION_CLOSED;
             case NOT_YET -> Verdict.NOT_OPEN_YET;
@@ -245,10 +220,10 @@ final class Permission {
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        if (fold.isEndRecorded(stage)) {
+        if (fold.log.isEndRecorded(stage)) {
             return Verdict.ALREADY_SO;
         }
-        return fold.ended(stage) == Ended.BY_TIME ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
+        return fold.log.ended(stage) == Ended.BY_TIME ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
     }
 
     private Verdict granted(Act.TimeGranted granted) {

@@ -12,6 +12,11 @@ public sealed interface Position {
     /** At the end. */
     record Over(Ending ending) implements Position {}
 
+    /** Returns the index of the last stage that the candidate has been let into, or -1 if that is none. */
+    default int reached(int routeLength) {
+        return this instanceof Before before ? before.stage() - 1 : index(routeLength);
+    }
+
     /** How a sitting came to its end. */
     enum Ending {
         HANDED_IN,

@@ -133,19 +133,35 @@ public final class Sitting {
                 : Optional.of(fold.index.stage(fold.position.index(fold.index.stages())));
     }
 
+    /** Returns whether nobody has come in yet; a station check ahead of the day changes nothing about that. */
+    public boolean isUntouched() {
+        return fold.isUntouched();
+    }
+
     /**
      * Returns the stage that coming in opens: the first of the route, or the notice that was declined. Whether it may be
      * opened is another question; see {@link #permits}.
      */
     public Optional<StageId> entrance() {
-        if (fold.position instanceof Position.Before before && before.stage() == 0) {
+        if (isUntouched()) {
             return Optional.of(fold.index.stage(0).id());
         }
         return fold.position instanceof Position.Over over && over.ending() == Position.Ending.DECLINED
-                ? stages().stream()
-                        .reduce((earlier, later) -> later)
-                        .map(last -> fold.index.stage(last.stage()).id())
+                ? reopenable()
                 : Optional.empty();
+    }
+
+    /** Returns the stage that the exam office can reopen: the last block, or the notice that was declined. */
+    public Optional<StageId> reopenable() {
+        int stage = fold.reopenable();
+        return stage < 0
+                ? Optional.empty()
+                : Optional.of(fold.index.stage(stage).id());
+    }
+
+    /** Returns when the open instructions can be left; empty where none are open. */
+    public Optional<Instant> leavableFrom() {
+        return Optional.ofNullable(fold.leavableFrom());
     }
 
     public Window window() {
@@ -291,7 +307,7 @@ public final class Sitting {
     public List<RanOut> unrecordedEndings() {
         List<RanOut> endings = new ArrayList<>();
         for (StageRecord stage : stages()) {
-            if (stage.ended() == StageRecord.Ended.BY_TIME && !fold.isEndRecorded(stage.stage())) {
+            if (stage.ended() == StageRecord.Ended.BY_TIME && !fold.log.isEndRecorded(stage.stage())) {
                 endings.add(new RanOut(fold.index.stage(stage.stage()).id(), stage.endedAt()));
             }
         }

@@ -106,6 +106,10 @@ class AccommodationsTest {
         Paper granted = breaks(Duration.ZERO, Map.of(stage("one"), Duration.ofMinutes(10)), false)
                 .applyTo(paper);
 
+        assertThat(Accommodations.placesForExtraBreaks(paper))
+                .extracting(Stage::id)
+                .containsExactly(stage("one"));
+        assertThat(Accommodations.placesForExtraBreaks(SamplePapers.pilot())).isEmpty();
         assertThat(granted.route().get(1))
                 .isInstanceOfSatisfying(
                         Stage.Break.class, rest -> assertThat(rest.length()).isEqualTo(Duration.ofMinutes(10)));

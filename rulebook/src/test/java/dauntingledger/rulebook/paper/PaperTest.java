@@ -196,6 +196,24 @@ class PaperTest {
     }
 
     @Test
+    void isAsLongAsTheLimitsThatLieInNoOther() {
+        List<Stage> route = List.of(ONE, REST, block("two", single("q2")), handIn());
+        TimeBox first = box("first", 20, "one", "one");
+        TimeBox second = box("second", 30, "two", "two");
+
+        assertThat(paper(route, List.of()).length()).isZero();
+        assertThat(paper(route, List.of(first, second)).length()).isEqualTo(Duration.ofMinutes(50));
+        assertThat(paper(route, List.of(first, box("all", 45, "one", "hand-in"), second))
+                        .length())
+                .isEqualTo(Duration.ofMinutes(45));
+        assertThat(paper(route, List.of(first, box("twin", 15, "one", "one"), second))
+                        .length())
+                .isEqualTo(Duration.ofMinutes(45));
+        assertThat(paper(route, List.of(first, box("twin", 20, "one", "one"))).length())
+                .isEqualTo(Duration.ofMinutes(20));
+    }
+
+    @Test
     void tellsNothingOfABlockThatIsAhead() {
         Paper known = pilot().knownUpTo(2);
 

@@ -1,5 +1,11 @@
 package dauntingledger.rulebook.sitting;
 
+import static dauntingledger.rulebook.testing.Arrivals.AGREED;
+import static dauntingledger.rulebook.testing.Arrivals.LEAVE;
+import static dauntingledger.rulebook.testing.Arrivals.WINDOW;
+import static dauntingledger.rulebook.testing.Arrivals.arriving;
+import static dauntingledger.rulebook.testing.Arrivals.atTheStation;
+import static dauntingledger.rulebook.testing.Arrivals.stageOf;
 import static dauntingledger.rulebook.testing.SamplePapers.stage;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -11,79 +17,14 @@ import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class ArrivalTest {
-
-    private static final Instant OPENS = Desk.NINE.plus(Duration.ofMinutes(10));
-    private static final Window WINDOW =
-            new Window(Desk.NINE.minus(Duration.ofMinutes(5)), OPENS, OPENS.plus(Duration.ofMinutes(15)));
-    private static final Act AGREED = new Act.NoticeAccepted(stage("consent"), SamplePapers.DIGEST, "I agree");
-    private static final Act CODE = new Act.CodeGiven(stage("door"), true);
-    private static final Act WRONG_CODE = new Act.CodeGiven(stage("door"), false);
-    private static final Act LEAVE = new Act.LeaveGiven(stage("door"), "Jonna Hartwell");
-
-    private static Desk arriving(Late late, Way... ways) {
-        return new Desk(SamplePapers.arrival(SamplePapers.door(late, ways)), WINDOW).opens("consent");
-    }
-
-    private static Desk atTheDoor(Late late, Way... ways) {
-        return arriving(late, ways).does(AGREED).does(new Act.IdentityConfirmed(stage("identity")));
-    }
-
-    private static Desk atTheStation() {
-        return atTheDoor(Late.NOT_ADMITTED, Way.CODE).does(CODE);
-    }
-
-    private static String stageOf(Desk desk) {
-        return desk.sitting().stage().map(at -> at.id().value()).orElse("");
-    }
-
-    @Nested
-    class ByTheHours {
-
-        @ParameterizedTest
-        @CsvSource({"-300001, TOO_EARLY", "-300000, PERMITTED", "1499999, PERMITTED", "1500000, TOO_LATE"})
-        void letsNobodyInBeforeTheDoorsOrAfterTheClose(long millisFromNine, Verdict verdict) {
-            Sitting sitting =
-                    Sitting.of(SamplePapers.arrival(SamplePapers.door(Late.NOT_ADMITTED, Way.SCHEDULE)), WINDOW);
-
-            assertThat(sitting.permits(new Act.StageOpened(stage("consent")), Desk.NINE.plusMillis(millisFromNine)))
-                    .isEqualTo(verdict);
-        }
-
-        @Test
-        void letsALatecomerAskAtTheDoorWhereThePaperDoes() {
-            Desk desk = new Desk(SamplePapers.arrival(SamplePapers.door(Late.BY_LEAVE, Way.SCHEDULE)), WINDOW)
-                    .afterMinutes(60);
-
-            assertThat(desk.permits(new Act.StageOpened(stage("consent")))).isEqualTo(Verdict.PERMITTED);
-        }
-
-        @Property(tries = 200)
-        void everyInstantIsEarlyInOrLate(@ForAll @IntRange(min = -4000, max = 4000) int seconds) {
-            Instant at = OPENS.plusSeconds(seconds);
-
-            assertThat(WINDOW.hour(at) == Window.Hour.OPEN)
-                    .isEqualTo(!at.isBefore(WINDOW.doors()) && at.isBefore(WINDOW.closes()));
-            assertThat(Window.ALWAYS.hour(at)).isEqualTo(Window.Hour.OPEN);
-        }
-
-        @Test
-        void refusesHoursOutOfOrder() {
-            assertThatThrownBy(() -> new Window(OPENS, OPENS, OPENS)).hasMessageContaining("doors <= opens < closes");
-        }
-    }
 
     @Nested
     class Identity {
@@ -117,121 +58,6 @@ class ArrivalTest {
         void boundsTheNote() {
             assertThatThrownBy(() -> new Act.WrongReported(stage("identity"), Arrival.Reason.OTHER, "x".repeat(401)))
                     .hasMessageContaining("at most 400");
-        }
-    }
-
-    @Nested
-    class AtTheDoor {
-
-        @Test
-        void opensByItselfAtTheInstantAndNotBefore() {
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE);
-
-            desk.after(Duration.ofMinutes(10).minusMillis(1));
-            assertThat(stageOf(desk)).isEqualTo("door");
-            assertThat(desk.sitting().nextDeadline()).contains(OPENS);
-            desk.after(Duration.ofMillis(1));
-            assertThat(stageOf(desk)).isEqualTo("station");
-            assertThat(desk.sitting().unrecordedEndings()).containsExactly(new Sitting.RanOut(stage("door"), OPENS));
-        }
-
-        @Test
-        void isPassedAtOnceByWhoComesInTheHours() {
-            Desk desk = arriving(Late.NOT_ADMITTED, Way.SCHEDULE).does(AGREED).afterMinutes(20);
-
-            desk.does(new Act.IdentityConfirmed(stage("identity")));
-
-            assertThat(stageOf(desk)).isEqualTo("station");
-        }
-
-        @ParameterizedTest
-        @CsvSource({"NOT_ADMITTED, NOT_NEEDED, door", "BY_LEAVE, PERMITTED, station"})
-        void admitsLatecomersByThePapersPolicy(Late late, Verdict verdict, String then) {
-            Desk desk = arriving(late, Way.SCHEDULE).does(AGREED).afterMinutes(25);
-            desk.does(new Act.IdentityConfirmed(stage("identity")));
-
-            assertThat(desk.sitting().arrival().late()).isTrue();
-            assertThat(desk.tries(LEAVE)).isEqualTo(verdict);
-            assertThat(stageOf(desk)).isEqualTo(then);
-        }
-
-        @Test
-        void isNotLateWhoWaitedAtTheDoorInTime() {
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE, Way.LEAVE).afterMinutes(40);
-
-            assertThat(desk.sitting().arrival().unmet()).containsExactly(Way.LEAVE);
-            desk.does(LEAVE);
-            assertThat(stageOf(desk)).isEqualTo("station");
-        }
-
-        @Test
-        void needsEveryWayThatThePaperNames() {
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE, Way.CODE, Way.LEAVE);
-
-            desk.does(LEAVE).does(CODE);
-            assertThat(desk.sitting().arrival().unmet()).containsExactly(Way.SCHEDULE);
-            assertThat(desk.permits(CODE)).isEqualTo(Verdict.ALREADY_SO);
-            assertThat(desk.permits(LEAVE)).isEqualTo(Verdict.ALREADY_SO);
-            desk.afterMinutes(10);
-            assertThat(stageOf(desk)).isEqualTo("station");
-        }
-
-        @Test
-        void takesSoManyWrongCodesAndThenTheInvigilatorsLeave() {
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.CODE);
-
-            assertThat(desk.permits(LEAVE)).isEqualTo(Verdict.NOT_NEEDED);
-            desk.does(WRONG_CODE).does(WRONG_CODE);
-            assertThat(desk.sitting().arrival().triesLeft()).isEqualTo(1);
-            desk.does(WRONG_CODE);
-            assertThat(desk.permits(CODE)).isEqualTo(Verdict.OUT_OF_TRIES);
-            desk.does(LEAVE);
-            assertThat(stageOf(desk)).isEqualTo("station");
-        }
-
-        @Test
-        void staysShutDuringAPauseAndOpensWithItsEnd() {
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE, Way.LEAVE, Way.CODE)
-                    .does(CODE)
-                    .does(new Act.Paused())
-                    .does(LEAVE)
-                    .afterMinutes(12);
-            assertThat(stageOf(desk)).isEqualTo("door");
-
-            desk.does(new Act.Resumed());
-
-            assertThat(stageOf(desk)).isEqualTo("station");
-            assertThat(desk.sitting().stageRecord(3).orElseThrow().openedAt()).isEqualTo(desk.now());
-            assertThat(atTheDoor(Late.NOT_ADMITTED, Way.CODE)
-                            .does(new Act.Paused())
-                            .permits(CODE))
-                    .isEqualTo(Verdict.PAUSED);
-        }
-
-        @Test
-        void asksForNoCodeWhereNoneIsNeeded() {
-            assertThat(atTheDoor(Late.NOT_ADMITTED, Way.LEAVE).permits(CODE)).isEqualTo(Verdict.NOT_NEEDED);
-            assertThat(arriving(Late.NOT_ADMITTED, Way.CODE).permits(CODE)).isEqualTo(Verdict.NOT_OPEN_YET);
-        }
-
-        @Property(tries = 200)
-        void opensExactlyWhenTheLastWayIsMet(@ForAll List<Way> wanted, @ForAll @IntRange(max = 20) int minutes) {
-            Way[] ways = wanted.isEmpty() ? Way.values() : wanted.toArray(Way[]::new);
-            Desk desk = atTheDoor(Late.NOT_ADMITTED, ways);
-            List<Way> needed = Arrays.asList(ways);
-            desk.afterMinutes(minutes);
-            Instant met = desk.now();
-            desk.tries(CODE);
-            desk.tries(LEAVE);
-            boolean scheduled = needed.contains(Way.SCHEDULE);
-
-            assertThat(stageOf(desk).equals("station")).isEqualTo(!scheduled || !met.isBefore(OPENS));
-            assertThat(desk.sitting()
-                            .asOf(OPENS.plusSeconds(3600))
-                            .stage()
-                            .orElseThrow()
-                            .id())
-                    .isEqualTo(stage("station"));
         }
     }
 
@@ -448,6 +274,8 @@ class ArrivalTest {
         void reopensNothingButThat() {
             Desk desk = handedIn();
 
+            assertThat(desk.sitting().reopenable()).contains(stage("two"));
+            assertThat(Desk.inBlockOne().sitting().reopenable()).isEmpty();
             assertThat(desk.permits(new Act.Reopened(stage("one"), "Office"))).isEqualTo(Verdict.NOT_ON_THE_ROUTE);
             assertThat(desk.permits(new Act.StageOpened(stage("two")))).isEqualTo(Verdict.SITTING_OVER);
             assertThat(Desk.inBlockOne().permits(byOffice)).isEqualTo(Verdict.ALREADY_SO);

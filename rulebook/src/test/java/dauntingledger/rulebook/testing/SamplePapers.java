@@ -107,7 +107,7 @@ public final class SamplePapers {
                 boxes,
                 Duration.ofMinutes(15),
                 Paper.ScoreRelease.AT_ONCE,
-                Languages.only("en"));
+                new Languages(List.of("en"), false));
     }
 
     /** A notice with the text of {@link #DIGEST} that is accepted by one press. */
