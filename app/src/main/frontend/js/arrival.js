@@ -1,13 +1,13 @@
-// The pages between the door and the first question. Each draws what the rulebook says and turns presses into acts.
+// The pages around the blocks: the steps of the arrival, instructions, breaks. Each draws what the rulebook says and turns presses into acts.
 import { Camera } from './camera.js';
 import { bindKeypads } from './keypad.js';
 import { post, send } from './server.js';
 import { Station } from './station.js';
 import { put, span } from './words.js';
 
-/** Returns what a page of the arrival does besides its buttons, or undefined. */
-export function arrivalPage(kind, room) {
-  const pages = { identity, admission, station, portrait, instructions };
+/** Returns what a page around the blocks does besides its buttons, or undefined. */
+export function stagePage(kind, room) {
+  const pages = { identity, admission, station, portrait, instructions, break: rest };
   return pages[kind]?.(room);
 }
 
@@ -122,6 +122,18 @@ function portrait({ sitting, desk, words, slip, draw }) {
   return { start: () => camera.start() };
 }
 
+/** A break that lasts at least some time cannot be ended before. */
+function rest({ words }) {
+  const end = document.querySelector('#end-break');
+  return end ? { draw: (room) => drawLeavable(room, end, words) } : {};
+}
+
+function drawLeavable({ now, arrival }, button, words) {
+  const left = (arrival.leavable ?? 0) - now;
+  button.disabled = left > 0;
+  put(document.querySelector('#leavable'), left > 0 ? words.say('instructions.leavable', span(left, true)) : '');
+}
+
 function instructions({ words }) {
   const pages = [...document.querySelectorAll('#pages > .page')];
   const pager = document.querySelector('#pager');
@@ -140,11 +152,5 @@ function instructions({ words }) {
   next.addEventListener('click', () => turn(at + 1));
   pager.hidden = pages.length < 2;
   turn(0);
-  return {
-    draw({ now, arrival }) {
-      const left = (arrival.leavable ?? 0) - now;
-      document.querySelector('#leave-instructions').disabled = left > 0;
-      put(document.querySelector('#leavable'), left > 0 ? words.say('instructions.leavable', span(left, true)) : '');
-    },
-  };
+  return { draw: (room) => drawLeavable(room, document.querySelector('#leave-instructions'), words) };
 }

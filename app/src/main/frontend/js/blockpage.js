@@ -1,9 +1,11 @@
 // The page of an open block: ledger, sheet, review page, foot, keys.
+import { Finder } from './finder.js';
 import { put, span } from './words.js';
 
 const TYPING_PAUSE = 400;
 /** What a turn brings with it waits until the candidate has stopped turning for this long. */
 const TURNING_PAUSE = 120;
+const FETCH_AGAIN = 1_000;
 
 export class BlockPage {
   constructor(sitting, module, words, page) {
@@ -22,6 +24,9 @@ export class BlockPage {
     this.viewed = [...document.querySelectorAll('[data-view]')].filter((element) => element !== this.floor);
     this.totalled = [...document.querySelectorAll('[data-total]')];
     this.saying = [...document.querySelectorAll('[data-say]')];
+    this.sectionTotals = [...document.querySelectorAll('[data-section-total]')];
+    this.finder = new Finder(this.cells, this.rows, (item) => this.textOf(item), words);
+    this.hasReview = document.body.dataset.review === 'true';
     this.walks = [...document.querySelectorAll('[data-walk]')];
     this.states = new Map();
     this.drawnEntries = new Map();
@@ -35,7 +40,6 @@ export class BlockPage {
     this.questions.forEach((question, item) => this.bindQuestion(question, item));
     document.querySelectorAll('[data-do]').forEach((button) => button.addEventListener('click', () => this.do(button.dataset.do)));
     document.querySelectorAll('[data-walk]').forEach((button) => button.addEventListener('click', () => this.walk(button.dataset.walk)));
-    document.querySelectorAll('[data-filter]').forEach((button) => button.addEventListener('click', () => this.filter(button.dataset.filter)));
     document.querySelectorAll('.tens-fold').forEach((fold) => fold.addEventListener('click', () => fold.parentElement.classList.toggle('folded')));
     document.addEventListener('keydown', (event) => this.key(event));
     document.addEventListener('visibilitychange', () => this.flush());
@@ -52,8 +56,8 @@ export class BlockPage {
     new MutationObserver(() => this.layOutAnew()).observe(document.documentElement, { attributes: true });
     const room = this.sitting.room();
     this.draw(room);
-    if (!room.looking && !room.reviewing) {
-      this.open(this.order[0]);
+    if (!room.looking && room.view === 'question') {
+      this.openFirst(room);
     }
     this.settle();
     this.layOutSoon();
@@ -72,6 +76,7 @@ export class BlockPage {
     });
     question.querySelectorAll('.strike').forEach((button) =>
       button.addEventListener('click', () => this.strike(item, button.previousElementSibling)));
+    question.querySelector('[data-enter]')?.addEventListener('click', () => this.enterAnswer(item));
     question.querySelectorAll('.number-box').forEach((box) => {
       box.insertAdjacentHTML('afterend', '<span class="understood"></span>');
       box.addEventListener('input', () => this.typed(item, box));
@@ -114,6 +119,11 @@ export class BlockPage {
     this.understand(box);
   }
 
+  enterAnswer(item) {
+    this.flush();
+    this.act('answer-entered', { item });
+  }
+
   /** Enters what has been typed and not yet entered, as of when it was typed. */
   flush() {
     const typed = [...this.typing.values()];
@@ -147,15 +157,59 @@ export class BlockPage {
     this.flush();
     if (this.sitting.enter('question-opened', { item })) {
       this.turnTo(item);
+      this.fetchUnknown(item);
       if (this.floor.dataset.ledger === 'full') {
         this.showLedger('');
       }
       clearTimeout(this.settling);
       this.settling = setTimeout(() => this.settle(), TURNING_PAUSE);
-      if (this.reviewing) {
+      if (this.view !== 'question') {
         this.settle();
       }
     }
+  }
+
+  /** A question that comes after another is fetched when it is opened, as soon as the server knows that it was. */
+  async fetchUnknown(item) {
+    const sheet = this.questions.get(item);
+    if (!sheet.dataset.unknown || sheet.dataset.unknown === 'asked') {
+      return;
+    }
+    sheet.dataset.unknown = 'asked';
+    this.sitting.keepLooks();
+    for (;;) {
+      await this.sitting.sender.drained();
+      const answer = await fetch(`${this.sitting.path}/questions/${encodeURIComponent(item)}`).catch(() => undefined);
+      if (answer?.ok) {
+        sheet.innerHTML = await answer.text();
+        delete sheet.dataset.unknown;
+        this.bindQuestion(sheet, item);
+        this.drawnEntries.delete(item);
+        const words = sheet.querySelector('.no').dataset.firstWords;
+        put(this.cells.get(item).querySelector('em'), words);
+        put(this.rows.get(item).querySelector('.q-words'), words);
+        this.drawQuestion(this.states.get(item));
+        this.drawBelow();
+        return;
+      }
+      await new Promise((resolve) => setTimeout(resolve, FETCH_AGAIN));
+    }
+  }
+
+  /** Opens the first question that can be looked at; where none can, only the review is left. */
+  openFirst(room) {
+    return room.first ? this.open(room.first) : this.toReview();
+  }
+
+  /** Goes back to the question that was in view last. */
+  goBack() {
+    return this.last ? this.open(this.last) : this.openFirst(this.sitting.room());
+  }
+
+  textOf(item) {
+    const sheet = this.questions.get(item);
+    sheet.searched ??= sheet.dataset.unknown ? undefined : sheet.textContent.toLocaleLowerCase();
+    return sheet.searched ?? '';
   }
 
   /** Does what a turn brings with it and what nobody waits for: the question itself is in view already. */
@@ -217,8 +271,8 @@ export class BlockPage {
     };
   }
 
-  walk(subset) {
-    if (this.act('walk-begun', { subset })) {
+  walk(subset, chosen) {
+    if (this.act('walk-begun', { subset, ...(chosen && { chosen }) })) {
       this.open(this.sitting.room().walk.items[0]);
     }
   }
@@ -230,8 +284,14 @@ export class BlockPage {
       case 'back': return item ? this.back(item) : undefined;
       case 'erase': return item && this.erase(item);
       case 'mark': return item && this.act(this.states.get(item).marked ? 'unmarked' : 'marked', { item });
-      case 'review': return this.reviewing ? undefined : this.act('review-opened', {});
-      case 'return': return this.open(this.last ?? this.order[0]);
+      case 'review': return this.view === 'review' ? undefined : this.toReview();
+      case 'return': return this.goBack();
+      case 'end': return this.ask();
+      case 'whole': return this.view === 'whole' ? this.do('return') : this.act('whole-view-opened', {});
+      case 'walk-shown': return this.walk('chosen', this.finder.shown());
+      case 'focus': return this.focus();
+      case 'enter': return item && this.enterAnswer(item);
+      case 'break': return this.askBreak();
       case 'ledger': return this.fullLedger();
       case 'fold': return this.fold();
       case 'close': return this.ask();
@@ -243,7 +303,29 @@ export class BlockPage {
   }
 
   to(item) {
-    return item ? this.open(item) : this.act('review-opened', {});
+    return item ? this.open(item) : this.toReview();
+  }
+
+  /** Goes to the review page; a block without one asks at once whether it is to be closed. */
+  toReview() {
+    return this.hasReview ? this.act('review-opened', {}) : this.ask();
+  }
+
+  /** Gives the question the whole window, or takes it back. */
+  focus() {
+    this.floor.dataset.focus = this.floor.dataset.focus === 'on' ? '' : 'on';
+    this.layOutAnew();
+  }
+
+  askBreak() {
+    this.flush();
+    const { breaks } = this.sitting.room();
+    const numbers = breaks.seals.map((item) => this.order.indexOf(item) + 1);
+    put(document.querySelector('#break-next'), breaks.next
+      ? this.words.say('own-break.next', span(breaks.next)) : this.words.say('verdict.breaks-used-up'));
+    put(document.querySelector('#break-seals'), numbers.length ? this.words.say('own-break.seals', numbers.length, ranges(numbers)) : '');
+    document.querySelector('#break [data-act]').disabled = breaks.next === 0;
+    document.querySelector('#break').showModal();
   }
 
   back(item) {
@@ -284,18 +366,40 @@ export class BlockPage {
     document.querySelector('#full-label').textContent = this.words.say(how === 'full' ? 'ledger.close' : 'ledger.full');
   }
 
-  /** Asks before the section is closed, naming exactly what would stay without a full answer. */
+  /** Asks before the section is closed, naming exactly what would stay without a full answer, and the time that is left. */
   ask() {
     this.flush();
-    const groups = { blank: [], 'not-opened': [], part: [] };
-    this.order.forEach((item, index) => groups[this.states.get(item).status]?.push(index + 1));
-    const lines = Object.entries(groups).filter(([, numbers]) => numbers.length)
-      .map(([status, numbers]) => this.words.say(`close.${status}`, numbers.length, ranges(numbers)));
+    const room = this.sitting.room();
+    const lines = this.sections().flatMap(({ title, items }) => {
+      const groups = { blank: [], 'not-opened': [], part: [] };
+      items.forEach((item) => groups[this.states.get(item).status]?.push(this.order.indexOf(item) + 1));
+      return Object.entries(groups).filter(([, numbers]) => numbers.length)
+        .map(([status, numbers]) => title + this.words.say(`close.${status}`, numbers.length, ranges(numbers)))
+        .concat(this.markedLine(title, items));
+    });
     const list = document.querySelector('#close-list');
     list.replaceChildren(...lines.map((text) => Object.assign(document.createElement('li'), { textContent: text })));
-    document.querySelector('#close-all').hidden = lines.length > 0;
-    document.querySelector('#close-costs').hidden = lines.length === 0;
+    const open = room.totals[this.stage].withoutFullAnswer > 0;
+    document.querySelector('#close-all').hidden = open;
+    document.querySelector('#close-costs').hidden = !open;
+    put(document.querySelector('#close-left'), room.biting ? this.words.say('close.left', span(room.biting.left)) : '');
+    document.querySelector('#close [data-act]').disabled = !mayClose(room);
     document.querySelector('#close').showModal();
+  }
+
+  /** Says which questions of a section are still marked for review; nothing if none is. */
+  markedLine(title, items) {
+    const marked = items.filter((item) => this.states.get(item).marked).map((item) => this.order.indexOf(item) + 1);
+    return marked.length ? [title + this.words.say('close.marked', marked.length, ranges(marked))] : [];
+  }
+
+  /** The sections of the block, with the words that lead a line about one of several. */
+  sections() {
+    const { sections } = this.sitting.data.paper.route.find((stage) => stage.id === this.stage);
+    return sections.map(({ title, sets }) => ({
+      title: sections.length > 1 ? `${title}: ` : '',
+      items: sets.flatMap((set) => set.items.map((item) => item.id)),
+    }));
   }
 
   // ---- keys
@@ -304,14 +408,14 @@ export class BlockPage {
     if (event.ctrlKey || event.altKey || event.metaKey || document.querySelector('dialog[open]')) {
       return;
     }
-    if (event.key === 'Escape' && this.floor.dataset.ledger === 'full') {
-      this.fullLedger();
+    if (event.key === 'Escape' && (this.floor.dataset.ledger === 'full' || this.floor.dataset.focus === 'on')) {
+      this.floor.dataset.ledger === 'full' ? this.fullLedger() : this.focus();
       return;
     }
-    if (event.target.closest('input, textarea, .panel') || document.documentElement.dataset.keys === 'off') {
+    if (event.target.closest('input, textarea, select, .panel') || document.documentElement.dataset.keys === 'off') {
       return;
     }
-    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', '?': 'keys' };
+    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', a: 'enter', p: 'whole', f: 'focus', '?': 'keys' };
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     if (name === 'x') {
       this.striking = true;
@@ -348,34 +452,67 @@ export class BlockPage {
         this.changedRows.add(question);
       }
     }
+    this.endWanted = room.endWanted;
     this.drawView(room);
-    if (this.reviewing) {
+    if (this.view === 'review') {
       this.drawRows();
     }
-    this.drawTotals(room.totals[this.stage]);
+    this.drawTotals(room.totals);
+    this.drawFinish(room);
   }
 
   drawView(room) {
-    const view = room.reviewing ? 'review' : room.looking;
-    if (!view || this.view === view && this.walking === room.walk?.subset) {
+    const shown = `${room.view} ${room.looking} ${room.walk?.subset}`;
+    if (!room.looking && room.view === 'question' || this.shown === shown) {
       return;
     }
-    this.view = view;
-    this.walking = room.walk?.subset;
-    this.reviewing = Boolean(room.reviewing);
+    this.shown = shown;
+    this.view = room.view;
     this.turnTo(room.looking);
-    this.review.hidden = !this.reviewing;
-    document.querySelector('#main').hidden = this.reviewing;
-    this.floor.dataset.view = this.reviewing ? 'review' : 'question';
+    this.review.hidden = room.view !== 'review';
+    document.querySelector('#main').hidden = room.view === 'review';
+    this.drawWhole(room.view === 'whole');
+    this.floor.dataset.view = room.view;
     this.viewed.forEach((element) => {
-      element.hidden = element.dataset.view !== this.floor.dataset.view;
+      element.hidden = element.dataset.view !== room.view;
     });
     this.drawWay(room);
-    if (this.reviewing) {
+    if (room.view === 'review') {
       this.drawSpent();
+      this.finder.order();
+      this.finder.draw();
       this.review.focus({ preventScroll: true });
     }
     this.drawBelow();
+  }
+
+  /** All questions one below the other, to read; nothing in them can be pressed. */
+  drawWhole(on) {
+    if (this.sheet.inert !== on) {
+      this.sheet.inert = on;
+      this.sheet.classList.toggle('whole', on);
+      this.questions.forEach((question, item) => {
+        question.hidden = !on && item !== this.looking;
+      });
+      if (on) {
+        this.sheet.scrollTop = 0;
+      } else {
+        this.layOutSoon();
+      }
+    }
+  }
+
+  drawFinish(room) {
+    const may = mayClose(room);
+    const key = `${may} ${room.closableFrom}`;
+    if (this.drawnFinish !== key) {
+      this.drawnFinish = key;
+      const note = document.querySelector('#not-yet');
+      note.hidden = may;
+      put(note, may ? '' : 'closableFrom' in room
+        ? this.words.say('close.from', this.words.time(room.closableFrom)) : this.words.say('close.at-the-end'));
+      document.querySelector('#ask-close').disabled = !may;
+    }
   }
 
   /** Brings a question into view, before anything else is drawn. */
@@ -420,7 +557,7 @@ export class BlockPage {
     }
     const items = room.walk?.items ?? this.order;
     const place = items.indexOf(this.looking);
-    put(document.querySelector('#next-label'), this.words.say(place === items.length - 1 ? 'next.review' : 'next'));
+    put(document.querySelector('#next-label'), this.words.say(place < items.length - 1 ? 'next' : this.hasReview ? 'next.review' : 'next.end'));
     put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, place + 1, items.length) : '');
   }
 
@@ -428,23 +565,30 @@ export class BlockPage {
     const cell = this.cells.get(question.id);
     cell.dataset.status = question.status;
     cell.classList.toggle('marked', question.marked);
+    cell.classList.toggle('sealed', question.seal !== 'none');
     const entry = cell.querySelector('b');
     put(entry, question.label || (question.status === 'not-opened' ? '' : '–'));
     entry.classList.toggle('long', question.label.length > 4);
     const { marked } = this.spoken(question.id);
-    put(cell.querySelector('.state'), (question.label ? '' : this.words.say(`status.${question.status}`)) + marked);
+    const sealed = question.seal === 'none' ? '' : this.words.say('whisper.sealed');
+    put(cell.querySelector('.state'), (question.label ? '' : this.words.say(`status.${question.status}`)) + marked + sealed);
   }
 
   drawQuestion(question) {
     if (question.id === this.looking) {
       this.drawMark(question);
     }
-    const entries = JSON.stringify([question.responses, question.struck]);
+    const entries = JSON.stringify([question.responses, question.struck, question.seal, question.entered, question.triesLeft]);
     if (this.drawnEntries.get(question.id) === entries) {
       return;
     }
     this.drawnEntries.set(question.id, entries);
     const sheet = this.questions.get(question.id);
+    if (sheet.dataset.unknown) {
+      this.drawnEntries.delete(question.id);
+      return;
+    }
+    this.drawEntering(question, sheet);
     for (const option of sheet.querySelectorAll('.o')) {
       const { response, choice } = option.dataset;
       option.setAttribute('aria-checked', String(Boolean(question.responses[response]?.includes(choice))));
@@ -457,6 +601,30 @@ export class BlockPage {
         this.fill(box, question.responses[box.dataset.response]?.[0] ?? '');
       }
     }
+  }
+
+  /** Whether the answer is entered, how many tries are left, and what has sealed the question. */
+  drawEntering(question, sheet) {
+    const note = sheet.querySelector('.sealed-note');
+    note.hidden = question.seal === 'none';
+    put(note, question.seal === 'none' ? '' : this.words.say(`sealed.${question.seal}`));
+    sheet.classList.toggle('is-sealed', question.seal !== 'none');
+    sheet.querySelectorAll('.number-box').forEach((box) => {
+      box.readOnly = question.seal !== 'none';
+    });
+    const enter = sheet.querySelector('[data-enter]');
+    const given = Object.keys(question.responses).length > 0;
+    if (enter) {
+      enter.disabled = !given || question.entered || question.seal !== 'none';
+    }
+    const said = [];
+    if (enter && given) {
+      said.push(this.words.say(question.entered ? 'entering.entered' : 'entering.waits'));
+    }
+    if ('triesLeft' in question && question.seal === 'none') {
+      said.push(this.words.say('entering.tries', question.triesLeft));
+    }
+    put(sheet.querySelector('.entering-said'), said.join(' '));
   }
 
   fill(box, text) {
@@ -493,6 +661,7 @@ export class BlockPage {
     row.querySelector('.r-entry').textContent = question.fullLabel || this.words.say(`review.${question.status}`);
     row.querySelector('.r-mark').hidden = !question.marked;
     row.querySelector('.r-spent').textContent = span(question.spent);
+    row.dataset.spent = question.spent;
   }
 
   /** Time spent changes with every second in view; the review page asks for it when it is opened. */
@@ -501,18 +670,24 @@ export class BlockPage {
     for (const state of JSON.parse(this.sitting.desk.whole(this.sitting.clock.now())).questions) {
       if (this.rows.has(state.id)) {
         sum += state.spent;
+        this.rows.get(state.id).dataset.spent = state.spent;
         this.rows.get(state.id).querySelector('.r-spent').textContent = span(state.spent);
       }
     }
     document.querySelector('#sum-spent').textContent = span(sum);
   }
 
-  drawTotals(totals) {
-    const key = JSON.stringify(totals);
+  drawTotals(all) {
+    const key = JSON.stringify(all);
     if (this.drawnTotals === key) {
       return;
     }
     this.drawnTotals = key;
+    const totals = all[this.stage];
+    this.sectionTotals.forEach((element) => {
+      const { answered, questions } = all[element.dataset.sectionTotal];
+      put(element, `${answered}/${questions}`);
+    });
     this.totalled.forEach((element) => {
       element.textContent = totals[element.dataset.total];
     });
@@ -524,24 +699,30 @@ export class BlockPage {
     });
   }
 
-  filter(filter) {
-    document.querySelectorAll('[data-filter]').forEach((button) =>
-      button.setAttribute('aria-pressed', String(button.dataset.filter === filter)));
-    this.rows.forEach((row) => {
-      row.hidden = filter !== 'all' && row.dataset.status !== filter && !(filter === 'marked' && row.dataset.marked === 'true');
-    });
-  }
-
   /** Shows that a question goes on below what can be seen. */
   drawBelow() {
     requestAnimationFrame(() => {
       const question = this.looking && this.questions.get(this.looking);
       if (question) {
         question.scrolled = question.scrollTop > 0;
-        document.querySelector('#below').hidden = question.scrollHeight - question.clientHeight - question.scrollTop < 24;
+        const ends = question.scrollHeight - question.clientHeight - question.scrollTop < 24;
+        document.querySelector('#below').hidden = ends || this.view !== 'question';
+        this.seeEnd(question, ends);
       }
     });
   }
+
+  /** Tells the rulebook that the end of a question was in view, where it wants to know. */
+  seeEnd(question, ends) {
+    if (ends && this.endWanted && !question.dataset.unknown) {
+      this.endWanted = false;
+      this.act('end-seen', { item: this.looking });
+    }
+  }
+}
+
+function mayClose(room) {
+  return 'closableFrom' in room && room.closableFrom <= room.now;
 }
 
 function byData(selector, name) {

@@ -1,47 +1,115 @@
-// The clock in the header, the pace, and the band that burns down.
+// The clock in the header, the pace, the band that burns down, and the list of all clocks.
 import { put, span } from './words.js';
+
+/** A warning that was given longer ago than this when the page opens is not said again. */
+const STILL_NEWS = 10_000;
+const HIDDEN = 'ledger-clock-hidden';
 
 export class ClockFace {
   constructor(words, warn) {
     this.words = words;
     this.warn = warn;
-    this.title = '';
+    this.face = document.querySelector('#clock');
     this.time = document.querySelector('#clock-time');
     this.ends = document.querySelector('#clock-ends');
     this.name = document.querySelector('#clock-name');
     this.open = document.querySelector('#clock-open');
     this.pace = document.querySelector('#clock-pace');
     this.band = document.querySelector('#band');
+    this.list = document.querySelector('#clocks');
+    this.rows = document.querySelector('#clocks-rows');
+    this.hide = document.querySelector('#hide-clock');
     this.bigs = document.querySelectorAll('[data-clock-left]');
     this.untils = document.querySelectorAll('[data-clock-until]');
+    this.breakLeft = document.querySelector('[data-break-left]');
+    this.breakUntil = document.querySelector('[data-break-until]');
+    this.hide?.addEventListener('click', () => {
+      sessionStorage.setItem(HIDDEN, this.hidden ? '' : 'yes');
+      this.list.close();
+    });
   }
 
   draw(room) {
-    const clock = room.biting;
-    document.querySelector('#clock').hidden = !clock;
-    if (!clock) {
-      this.band.style.width = '0';
-      return;
+    this.hidden = room.mayHideClock && sessionStorage.getItem(HIDDEN) === 'yes';
+    this.say(room);
+    if (this.list?.open) {
+      this.drawList(room);
     }
-    this.title = clock.title;
+    this.drawBreak(room.clocks.find((clock) => clock.kind === 'own-break'));
+    const clock = room.biting;
+    const used = room.stages.find((stage) => stage.id === room.position.at)?.used;
+    const counts = !clock && used !== undefined && document.body.dataset.page === 'block';
+    this.face.hidden = !clock && !counts;
+    this.drawBand(clock);
+    if (clock) {
+      this.drawClock(room, clock);
+    } else if (counts) {
+      this.drawUsed(room, used);
+    }
+  }
+
+  drawClock(room, clock) {
     const left = span(clock.left, true);
-    put(this.time, left);
+    put(this.time, this.hidden ? this.words.say('clock.hidden') : left);
+    this.time.classList.toggle('words', this.hidden);
     this.bigs.forEach((element) => put(element, left));
     const until = clock.deadline ? this.words.time(clock.deadline) : this.words.say('clock.stands');
     this.untils.forEach((element) => put(element, until));
-    put(this.name, this.words.say(clock.box === room.position.at ? 'clock.section-ends' : 'clock.ends', clock.title));
-    put(this.ends, clock.deadline ? this.words.minute(clock.deadline) : until);
+    put(this.name, this.words.say(clock.box === room.position.at ? 'clock.section-ends' : 'clock.ends', this.title(clock)));
+    put(this.ends, this.hidden ? '' : clock.deadline ? this.words.minute(clock.deadline) : until);
     this.drawPace(room);
-    this.band.style.width = `${(100 * (clock.allowance - clock.left)) / clock.allowance}%`;
-    this.notches(clock);
-    this.warnOnce(clock);
+  }
+
+  /** Where no clock runs, time counts up: in all, and for the question in view. */
+  drawUsed(room, used) {
+    put(this.time, span(used));
+    put(this.name, this.words.say('clock.used'));
+    put(this.ends, this.words.say('clock.used.in-all'));
+    put(this.open, 'lookingSpent' in room ? this.words.say('clock.question') : '');
+    put(this.pace, 'lookingSpent' in room ? span(room.lookingSpent) : '');
   }
 
   drawPace(room) {
     const totals = room.totals[room.position.at];
     const paced = totals && 'pace' in room;
     put(this.open, paced ? this.words.say('clock.open', totals.withoutFullAnswer) : '');
-    put(this.pace, paced ? this.words.say('clock.pace', span(room.pace)) : '');
+    put(this.pace, paced && !this.hidden ? this.words.say('clock.pace', span(room.pace)) : '');
+  }
+
+  drawBreak(clock) {
+    if (clock && this.breakLeft) {
+      put(this.breakLeft, span(clock.left, true));
+      put(this.breakUntil, clock.deadline ? this.words.time(clock.deadline) : this.words.say('clock.stands'));
+    }
+  }
+
+  drawBand(clock) {
+    this.band.style.width = clock && !this.hidden ? `${(100 * (clock.allowance - clock.left)) / clock.allowance}%` : '0';
+    if (clock) {
+      this.notches(clock);
+    }
+  }
+
+  title(clock) {
+    return clock.title || this.words.say(`clock.${clock.kind}`);
+  }
+
+  drawList(room) {
+    const rows = room.clocks.map((clock) => [
+      this.title(clock), span(clock.allowance), span(clock.used), span(clock.left, true),
+      clock.deadline ? this.words.time(clock.deadline) : this.words.say('clock.stands'),
+    ]);
+    const text = JSON.stringify(rows);
+    if (this.listed !== text) {
+      this.listed = text;
+      this.rows.replaceChildren(...rows.map((cells) => {
+        const row = document.createElement('tr');
+        row.append(...cells.map((cell, i) => Object.assign(document.createElement('td'), { textContent: cell, className: i ? 'mono r' : '' })));
+        return row;
+      }));
+    }
+    this.hide.hidden = !room.mayHideClock;
+    put(this.hide, this.words.say(this.hidden ? 'clock.show' : 'clock.hide'));
   }
 
   notches(clock) {
@@ -58,13 +126,15 @@ export class ClockFace {
     }
   }
 
-  /** Warns when the time left passes a threshold while this page looks on. */
-  warnOnce(clock) {
-    const before = this.leftBefore && this.leftBefore.title === clock.title ? this.leftBefore.left : undefined;
-    const passed = clock.warnings.filter((warning) => clock.left <= warning && before > warning);
-    if (passed.length) {
-      this.warn(this.words.say('clock.warning', Math.round(Math.min(...passed) / 60_000), clock.title));
-    }
-    this.leftBefore = { title: clock.title, left: clock.left };
+  /** Says the warnings that the rulebook says were given since this was last asked. */
+  say(room) {
+    const said = this.said ?? room.warned.filter((warning) => room.now - warning.at > STILL_NEWS).length;
+    room.warned.slice(said).forEach((warning) => {
+      const clock = room.clocks.find((one) => (warning.box ? one.box === warning.box : one.kind === 'room'));
+      if (clock) {
+        this.warn(this.words.say('clock.warning', Math.round(warning.left / 60_000), this.title(clock)));
+      }
+    });
+    this.said = room.warned.length;
   }
 }

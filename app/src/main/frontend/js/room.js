@@ -1,6 +1,6 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
 import Alpine from '@alpinejs/csp';
-import { arrivalPage } from './arrival.js';
+import { stagePage } from './arrival.js';
 import { BlockPage } from './blockpage.js';
 import { ClockFace } from './clockface.js';
 import { displayPanel, offer } from './display.js';
@@ -43,7 +43,7 @@ const sitting = new Sitting(data, desk, {
 });
 const clockFace = new ClockFace(words, (warning) => slip(warning));
 const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, desk, words, { draw, whisper, slip }) : null;
-const arrival = arrivalPage(document.body.dataset.page, { sitting, desk, words, draw, slip });
+const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
 keepForOffline();
 await sitting.start();
@@ -69,14 +69,15 @@ function draw() {
   arrival?.draw?.(room);
   drawSaved();
   document.querySelector('#paused').hidden = !room.paused;
-  if (stageOf(room.position) !== shownStage && !leaving) {
+  if (stageOf(room) !== shownStage && !leaving) {
     leave();
   }
 }
 
-function stageOf(position) {
-  const [where, stage] = Object.entries(position)[0];
-  return `${where} ${stage}`;
+/** Where the sitting is, as its pages are called: a break of one's own and a return from a break have pages too. */
+function stageOf(room) {
+  const [where, stage] = Object.entries(room.position)[0];
+  return `${where} ${stage}${room.presence === 'at-desk' ? '' : ` ${room.presence}`}`;
 }
 
 function drawSaved() {
@@ -104,14 +105,19 @@ async function leave() {
   const closed = now.stages.find((stage) => document.body.dataset.stage === `at ${stage.id}`);
   if (block && closed?.ended === 'by-time') {
     const totals = now.totals[closed.id];
-    show('time-up', words.say('time-up.title', document.body.dataset.title), words.say('time-up.kept',
-      words.time(closed.endedAt), totals.answered + totals.part, totals.questions));
+    const kept = words.say('time-up.kept', words.time(closed.endedAt), totals.answered + totals.part, totals.questions);
+    show('time-up', words.say('time-up.title', document.body.dataset.title), `${kept} ${whatIsNext(now)}`);
     await new Promise((resolve) => document.querySelector('#cover-go').addEventListener('click', resolve, { once: true }));
   }
   show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
   await sitting.settled();
   await notTooSoon();
   location.replace(location.pathname);
+}
+
+function whatIsNext(room) {
+  const next = data.paper.route.find((stage) => stage.id === (room.position.at ?? room.position.before));
+  return next ? words.say(`time-up.next.${room.position.at ? 'runs' : 'waits'}`, next.title) : words.say('time-up.over');
 }
 
 /** Should browser and server ever disagree about the stage, they do so once in a while and not in a tight loop. */
@@ -166,6 +172,7 @@ function bindStageActs() {
     }
   }));
   document.querySelectorAll('[data-ask]').forEach((button) => button.addEventListener('click', () => {
+    block?.flush();
     document.getElementById(button.dataset.ask).showModal();
   }));
   document.querySelectorAll('[data-dismiss]').forEach((button) => button.addEventListener('click', () => {

@@ -6,7 +6,7 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
-import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
@@ -60,6 +60,9 @@ public abstract class ExamServerTest {
     protected Candidates candidates;
 
     @Autowired
+    protected Papers papers;
+
+    @Autowired
     protected Appointments appointments;
 
     @Autowired
@@ -68,6 +71,7 @@ public abstract class ExamServerTest {
     @DynamicPropertySource
     static void data(DynamicPropertyRegistry registry) {
         registry.add("exam.data", DATA::toString);
+        registry.add("exam.sweep.every", () -> "1h");
     }
 
     @TestConfiguration
@@ -88,7 +92,14 @@ public abstract class ExamServerTest {
     protected Appointment newAppointment(String paper, Terms terms) {
         String number = "BW-" + NUMBERS.incrementAndGet();
         candidates.register(number, "Test Candidate", PIN, "a");
-        return appointments.make(number, new PaperRef(new PaperId(paper), 1), "7", terms);
+        return appointments.make(number, latest(paper), "7", terms);
+    }
+
+    private PaperRef latest(String paper) {
+        return papers.latest().stream()
+                .filter(ref -> ref.id().value().equals(paper))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** Returns a sitting of the cadet paper whose candidate has come as far as {@code stage} of the arrival. */
@@ -125,10 +136,42 @@ public abstract class ExamServerTest {
         }
     }
 
+    /** Returns a sitting of the licence paper whose block {@code rules} is open. */
+    protected Appointment inRules() {
+        Appointment appointment = newAppointment();
+        does(appointment, new Act.StageOpened(new StageId("conduct")));
+        Stage.Notice notice = (Stage.Notice) sitting(appointment).stage().orElseThrow();
+        does(
+                appointment,
+                new Act.NoticeAccepted(
+                        notice.id(), notice.textDigests().iterator().next(), ""));
+        does(appointment, new Act.StageLeft(new StageId("instructions")));
+        does(appointment, new Act.StageOpened(new StageId("rules")));
+        return appointment;
+    }
+
+    /** Returns such a sitting in its long break, which can be ended after signing in again. */
+    protected Appointment inTheLongBreak() {
+        Appointment appointment = inRules();
+        does(appointment, new Act.BlockClosed(new StageId("rules")));
+        does(appointment, new Act.StageOpened(new StageId("tides")));
+        does(appointment, new Act.BlockClosed(new StageId("tides")));
+        clock.advance(Duration.ofMinutes(3));
+        return appointment;
+    }
+
+    /** Returns such a sitting whose passage case is open. */
+    protected Appointment inThePassage() {
+        Appointment appointment = inTheLongBreak();
+        does(appointment, new Act.SignedInAgain());
+        does(appointment, new Act.StageOpened(new StageId("passage")));
+        return appointment;
+    }
+
     /** Returns hours that open in {@code untilOpen}, with doors half an hour before and admission for a quarter. */
     protected Window opensIn(Duration untilOpen) {
         Instant opens = clock.instant().plus(untilOpen);
-        return new Window(opens.minus(Duration.ofMinutes(30)), opens, opens.plus(Duration.ofMinutes(15)));
+        return Window.of(opens.minus(Duration.ofMinutes(30)), opens, opens.plus(Duration.ofMinutes(15)));
     }
 
     protected Sitting sitting(Appointment appointment) {

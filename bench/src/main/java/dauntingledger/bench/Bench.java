@@ -3,17 +3,17 @@ package dauntingledger.bench;
 import java.util.List;
 import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file]}: prints the figures of the project as a table; without arguments all. */
+/** {@code bin/bench [browser] [load] [file] [sweep]}: prints the figures of the project as a table; without arguments all. */
 public final class Bench {
 
-    private static final Set<String> ALL = Set.of("browser", "load", "file");
+    private static final Set<String> ALL = Set.of("browser", "load", "file", "sweep");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> chosen = args.length == 0 ? List.of("browser", "load", "file") : List.of(args);
+        List<String> chosen = args.length == 0 ? List.of("browser", "load", "file", "sweep") : List.of(args);
         if (!ALL.containsAll(chosen)) {
-            System.err.println("Use: bin/bench [browser] [load] [file]");
+            System.err.println("Use: bin/bench [browser] [load] [file] [sweep]");
             System.exit(2);
         }
         Table table = new Table();
@@ -21,7 +21,8 @@ public final class Bench {
             switch (bench) {
                 case "browser" -> BrowserBench.run(table);
                 case "load" -> LoadBench.run(table);
-                default -> FileBench.run(table);
+                case "file" -> FileBench.run(table);
+                default -> SweepBench.run(table);
             }
         }
     }

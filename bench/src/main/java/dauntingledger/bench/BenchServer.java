@@ -20,6 +20,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,13 +28,17 @@ import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.scheduling.config.ScheduledTaskHolder;
 
 /**
  * An exam server with many candidates in one long paper. Its first argument says how many, the second how many entries
- * to write straight into their ledgers; then it prints {@code READY} with what it wrote, and serves until killed.
+ * to write straight into their ledgers; then it prints {@code READY} with what it wrote, and serves until killed. With
+ * {@code --bench.ago} the entries are dated so long ago; with {@code --bench.sweep} it has one turn of the sweep first,
+ * and says how many milliseconds that took and how many deadlines are left.
  */
 public final class BenchServer {
 
@@ -51,9 +56,28 @@ public final class BenchServer {
         List<String> rest = new ArrayList<>(List.of(args).subList(2, args.length));
         ConfigurableApplicationContext context =
                 SpringApplication.run(DauntingLedger.class, rest.toArray(new String[0]));
+        if (context.getEnvironment().containsProperty("bench.sweep")) {
+            System.out.println("READY " + sweep(context));
+            return;
+        }
         List<Appointment> appointments = people(context, sittings);
-        String written = entries == 0 ? "" : write(context, appointments, entries);
+        Duration ago = context.getEnvironment().getProperty("bench.ago", Duration.class, Duration.ZERO);
+        String written = entries == 0 ? "" : write(context, appointments, entries, ago);
         System.out.println("READY " + written);
+    }
+
+    private static String sweep(ConfigurableApplicationContext context) {
+        Runnable turn = context.getBean(ScheduledTaskHolder.class).getScheduledTasks().stream()
+                .filter(task -> task.toString().endsWith("Sweep.turn"))
+                .findFirst()
+                .orElseThrow()
+                .getTask()
+                .getRunnable();
+        long start = System.nanoTime();
+        turn.run();
+        long millis = Duration.ofNanos(System.nanoTime() - start).toMillis();
+        Long left = context.getBean(JdbcTemplate.class).queryForObject("select count(*) from deadline", Long.class);
+        return millis + " " + left;
     }
 
     private static List<Appointment> people(ConfigurableApplicationContext context, int count) throws IOException {
@@ -67,14 +91,15 @@ public final class BenchServer {
     }
 
     /** Writes entries as many candidates would at once, a few at a time each, and tells what the file grew to. */
-    private static String write(ConfigurableApplicationContext context, List<Appointment> appointments, int entries)
+    private static String write(
+            ConfigurableApplicationContext context, List<Appointment> appointments, int entries, Duration ago)
             throws Exception {
         Ledgers ledgers = context.getBean(Ledgers.class);
         int each = entries / appointments.size();
         try (ExecutorService candidates = Executors.newVirtualThreadPerTaskExecutor()) {
             List<Future<?>> writing = new ArrayList<>();
             for (Appointment appointment : appointments) {
-                writing.add(candidates.submit(() -> write(ledgers, appointment, each)));
+                writing.add(candidates.submit(() -> write(ledgers, appointment, each, ago)));
             }
             for (Future<?> one : writing) {
                 one.get();
@@ -86,36 +111,38 @@ public final class BenchServer {
         return held + " " + file;
     }
 
-    private static void write(Ledgers ledgers, Appointment appointment, int entries) {
-        Instant start = Instant.now();
-        ledgers.record(appointment, new Act.SeatTaken("bench"), start);
+    private static void write(Ledgers ledgers, Appointment appointment, int entries, Duration ago) {
+        ledgers.record(appointment, new Act.SeatTaken("bench"), Instant.now().minus(ago));
+        append(
+                ledgers,
+                appointment,
+                ago,
+                new Act.StageOpened(new StageId("instructions")),
+                new Act.StageLeft(new StageId("instructions")),
+                new Act.StageOpened(new StageId("long")));
+        for (int i = 0; i < entries; i += 2) {
+            append(
+                    ledgers,
+                    appointment,
+                    ago,
+                    new Act.QuestionOpened(item(i)),
+                    new Act.Answered(
+                            item(i), new ResponseId("R1"), Value.choice(new ChoiceId(i % 3 == 0 ? "A" : "B"))));
+        }
+    }
+
+    private static void append(Ledgers ledgers, Appointment appointment, Duration ago, Act... acts) {
+        Instant now = Instant.now().minus(ago);
         ledgers.append(
                 appointment,
                 "bench",
-                List.of(
-                        made(new Act.StageOpened(new StageId("instructions"))),
-                        made(new Act.StageLeft(new StageId("instructions"))),
-                        made(new Act.StageOpened(new StageId("long")))),
-                Instant.now());
-        for (int i = 0; i < entries; i += 2) {
-            ledgers.append(
-                    appointment,
-                    "bench",
-                    List.of(
-                            made(new Act.QuestionOpened(item(i))),
-                            made(new Act.Answered(
-                                    item(i),
-                                    new ResponseId("R1"),
-                                    Value.choice(new ChoiceId(i % 3 == 0 ? "A" : "B"))))),
-                    Instant.now());
-        }
+                Stream.of(acts)
+                        .map(act -> Entry.made(new EntryId(UUID.randomUUID().toString()), now, act))
+                        .toList(),
+                now);
     }
 
     private static ItemId item(int i) {
         return new ItemId("q" + (i / 2 % BenchPaper.QUESTIONS + 1));
-    }
-
-    private static Entry made(Act act) {
-        return Entry.made(new EntryId(UUID.randomUUID().toString()), Instant.now(), act);
     }
 }

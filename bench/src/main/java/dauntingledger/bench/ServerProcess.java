@@ -25,8 +25,17 @@ final class ServerProcess implements AutoCloseable {
         this.ready = ready;
     }
 
-    static ServerProcess start(int sittings, int entries) throws IOException {
-        Path data = Files.createTempDirectory("ledger-bench");
+    static ServerProcess start(int sittings, int entries, String... settings) throws IOException {
+        return on(Files.createTempDirectory("ledger-bench"), sittings, entries, settings);
+    }
+
+    /** Kills the server and starts another on what it has left. */
+    ServerProcess again(String... settings) throws IOException {
+        process.destroyForcibly().onExit().join();
+        return on(data, 0, 0, settings);
+    }
+
+    private static ServerProcess on(Path data, int sittings, int entries, String... settings) throws IOException {
         int port = freePort();
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -41,6 +50,7 @@ final class ServerProcess implements AutoCloseable {
                 "--exam.pin-cost=4",
                 "--spring.main.banner-mode=off",
                 "--logging.level.root=warn"));
+        command.addAll(List.of(settings));
         Process process = new ProcessBuilder(command)
                 .redirectError(data.resolve("errors.log").toFile())
                 .start();
@@ -66,6 +76,9 @@ final class ServerProcess implements AutoCloseable {
     @Override
     public void close() throws IOException {
         process.destroyForcibly().onExit().join();
+        if (!Files.exists(data)) {
+            return;
+        }
         try (Stream<Path> files = Files.walk(data)) {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
                 Files.delete(file);

@@ -7,6 +7,8 @@ import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.BadCredentialsException;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.AuthenticationException;
@@ -36,6 +38,28 @@ class SecurityConfiguration {
         return new BCryptPasswordEncoder(settings.pinCost());
     }
 
+    private static ThrottledSignIn signIn(
+            Register register, PasswordEncoder pins, SignInThrottle throttle, Clock clock) {
+        DaoAuthenticationProvider pinCheck = new DaoAuthenticationProvider(register);
+        pinCheck.setPasswordEncoder(pins);
+        return new ThrottledSignIn(pinCheck, register, throttle, clock);
+    }
+
+    @Bean
+    PinCheck pinCheck(Register register, PasswordEncoder pins, SignInThrottle throttle, Clock clock) {
+        ThrottledSignIn signIn = signIn(register, pins, throttle, clock);
+        return (number, pin) -> {
+            try {
+                signIn.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(number, pin));
+                return PinCheck.Result.RIGHT;
+            } catch (SlowDownException e) {
+                return PinCheck.Result.WAIT;
+            } catch (BadCredentialsException e) {
+                return PinCheck.Result.WRONG;
+            }
+        };
+    }
+
     @Bean
     SecurityFilterChain security(
             HttpSecurity http,
@@ -44,10 +68,8 @@ class SecurityConfiguration {
             SignInThrottle throttle,
             AdmissionSettings settings,
             Clock clock) {
-        DaoAuthenticationProvider pinCheck = new DaoAuthenticationProvider(register);
-        pinCheck.setPasswordEncoder(pins);
         String key = SigningKey.in(settings.data());
-        return http.authenticationProvider(new ThrottledSignIn(pinCheck, register, throttle, clock))
+        return http.authenticationProvider(signIn(register, pins, throttle, clock))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
                                 "/sign-in",
                                 "/language",

@@ -8,13 +8,15 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
-import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -27,6 +29,8 @@ import org.springframework.stereotype.Component;
 class DemoSittings {
 
     private static final int ANSWERED = 5;
+    private static final Duration AGO = Duration.ofHours(2);
+    private static final Duration JUST_NOW = Duration.ofMinutes(6);
 
     private final Appointments appointments;
     private final Ledgers ledgers;
@@ -56,25 +60,20 @@ class DemoSittings {
 
     void atTheDoor(String candidate, PaperRef paper, String seat, Terms terms) {
         unless(candidate, sitting -> true, () -> appointments.make(candidate, paper, seat, terms), made -> {
-            enter(made);
-            stage(made, Stage.Identity.class).ifPresent(stage -> act(made, new Act.IdentityConfirmed(stage.id())));
+            Past past = new Past(made, clock.instant());
+            past.enter();
+            past.stage(Stage.Identity.class).ifPresent(stage -> past.act(new Act.IdentityConfirmed(stage.id())));
         });
     }
 
+    /** A sitting two hours ago, from the first question to the hand-in. */
     void handedIn(String candidate, PaperRef paper, String seat) {
         unless(candidate, sitting -> true, () -> appointments.make(candidate, paper, seat, Terms.OPEN), made -> {
-            intoTheFirstBlock(made);
-            papers.text(paper).paper().items().forEach(item -> answer(made, item));
-            stage(made, Stage.Block.class).ifPresent(block -> act(made, new Act.BlockClosed(block.id())));
-            papers.text(paper).paper().blocks().skip(1).forEach(block -> {
-                act(made, new Act.StageOpened(block.id()));
-                block.sections().stream()
-                        .flatMap(section -> section.items())
-                        .limit(ANSWERED)
-                        .forEach(item -> answer(made, item));
-                act(made, new Act.BlockClosed(block.id()));
-            });
-            act(made, new Act.HandedIn());
+            Past past = new Past(made, clock.instant().minus(AGO));
+            past.intoTheFirstBlock();
+            List<Stage> route = papers.text(paper).paper().route();
+            int first = route.indexOf(past.stage(Stage.Block.class).orElseThrow());
+            route.subList(first, route.size()).forEach(past::through);
         });
     }
 
@@ -84,8 +83,9 @@ class DemoSittings {
                 sitting -> sitting.stage().filter(Stage.Block.class::isInstance).isPresent(),
                 () -> appointments.make(candidate, paper, seat, Terms.OPEN),
                 made -> {
-                    intoTheFirstBlock(made);
-                    papers.text(paper).paper().items().limit(ANSWERED).forEach(item -> answer(made, item));
+                    Past past = new Past(made, clock.instant().minus(JUST_NOW));
+                    past.intoTheFirstBlock();
+                    papers.text(paper).paper().items().limit(ANSWERED).forEach(past::answer);
                 });
     }
 
@@ -99,33 +99,77 @@ class DemoSittings {
         }
     }
 
-    private void enter(Appointment made) {
-        Paper paper = papers.text(made.paper()).paper();
-        act(made, new Act.StageOpened(paper.route().getFirst().id()));
-    }
+    /** A sitting as somebody brings it about, at instants that lie behind the clock of the house. */
+    private final class Past {
+        private final Appointment made;
+        private Instant at;
+        private int steps;
 
-    private void intoTheFirstBlock(Appointment made) {
-        enter(made);
-        stage(made, Stage.Notice.class)
-                .map(Stage.Notice.class::cast)
-                .ifPresent(notice -> act(
-                        made,
-                        new Act.NoticeAccepted(
-                                notice.id(), notice.textDigests().iterator().next(), "")));
-        stage(made, Stage.Instructions.class).ifPresent(read -> act(made, new Act.StageLeft(read.id())));
-        Sitting here = ledgers.open(made, clock.instant()).sitting();
-        if (here.position() instanceof Position.Before before) {
-            act(
-                    made,
-                    new Act.StageOpened(here.paper().route().get(before.stage()).id()));
+        Past(Appointment made, Instant at) {
+            this.made = made;
+            this.at = at;
         }
-    }
 
-    /** Looks at a question and chooses its first option or types a number. */
-    private void answer(Appointment made, Item item) {
-        act(made, new Act.QuestionOpened(item.id()));
-        Interaction interaction = item.interactions().getFirst();
-        act(made, new Act.Answered(item.id(), interaction.response(), value(interaction)));
+        void enter() {
+            act(new Act.StageOpened(sitting().paper().route().getFirst().id()));
+        }
+
+        void intoTheFirstBlock() {
+            enter();
+            stage(Stage.Notice.class)
+                    .map(Stage.Notice.class::cast)
+                    .ifPresent(notice -> act(new Act.NoticeAccepted(
+                            notice.id(), notice.textDigests().iterator().next(), "")));
+            stage(Stage.Instructions.class).ifPresent(read -> act(new Act.StageLeft(read.id())));
+            if (sitting().position() instanceof Position.Before before) {
+                act(new Act.StageOpened(
+                        sitting().paper().route().get(before.stage()).id()));
+            }
+        }
+
+        /** Goes through a stage after the arrival: answers its questions, takes its break, hands in. */
+        void through(Stage stage) {
+            switch (stage) {
+                case Stage.Block block -> {
+                    if (sitting().position() instanceof Position.Before) {
+                        act(new Act.StageOpened(block.id()));
+                    }
+                    block.sections().stream().flatMap(Section::items).forEach(this::answer);
+                    act(new Act.ReviewOpened());
+                    act(new Act.BlockClosed(block.id()));
+                }
+                case Stage.Break rest -> {
+                    at = at.plus(rest.length());
+                    act(new Act.SignedInAgain());
+                }
+                case Stage.HandIn handIn -> act(new Act.HandedIn());
+                default -> throw new IllegalStateException("the demo does not lead through " + stage.id());
+            }
+        }
+
+        /** Looks at a question and chooses its first option or types a number. */
+        void answer(Item item) {
+            act(new Act.QuestionOpened(item.id()));
+            act(new Act.EndSeen(item.id()));
+            at = at.plusSeconds(12 + 17L * (steps++ % 4));
+            Interaction interaction = item.interactions().getFirst();
+            act(new Act.Answered(item.id(), interaction.response(), value(interaction)));
+            act(new Act.AnswerEntered(item.id()));
+            at = at.plusSeconds(3);
+        }
+
+        Optional<Stage> stage(Class<? extends Stage> kind) {
+            return sitting().stage().filter(kind::isInstance);
+        }
+
+        private Sitting sitting() {
+            return ledgers.open(made, at).sitting();
+        }
+
+        /** Does what the rules permit here; what they do not leaves no trace. */
+        void act(Act act) {
+            ledgers.record(made, act, at);
+        }
     }
 
     private static Value value(Interaction interaction) {
@@ -136,13 +180,5 @@ class DemoSittings {
                 Value.choices(List.copyOf(choice.choices().subList(0, choice.minChoices())));
             case Interaction.NumberEntry entry -> Value.typed("4");
         };
-    }
-
-    private Optional<Stage> stage(Appointment made, Class<? extends Stage> kind) {
-        return ledgers.open(made, clock.instant()).sitting().stage().filter(kind::isInstance);
-    }
-
-    private void act(Appointment made, Act act) {
-        ledgers.record(made, act, clock.instant());
     }
 }

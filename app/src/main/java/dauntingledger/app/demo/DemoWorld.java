@@ -47,6 +47,7 @@ class DemoWorld implements ApplicationRunner {
             List.of("a magnifying glass", "ear protection"));
     private static final Duration DOORS_BEFORE = Duration.ofMinutes(30);
     private static final Duration SOON = Duration.ofMinutes(3);
+    private static final Duration ROOM_OPEN = Duration.ofMinutes(70);
     private static final Duration ADMISSION = Duration.ofMinutes(20);
 
     private final Papers papers;
@@ -73,13 +74,16 @@ class DemoWorld implements ApplicationRunner {
         takeOn(new Staff.Member("INV-1", "Jonna Hartwell", Staff.Role.INVIGILATOR), "3071");
         takeOn(new Staff.Member("OFF-1", "Orla Menck", Staff.Role.OFFICE), "4082");
         Instant now = clock.instant();
-        Window soon = new Window(
+        Window soon = Window.of(
                 now.minus(DOORS_BEFORE), now.plus(SOON), now.plus(SOON).plus(ADMISSION));
-        Window open = new Window(now.minus(DOORS_BEFORE), now.minusSeconds(1), now.plus(Duration.ofHours(8)));
+        Window open = Window.of(now.minus(DOORS_BEFORE), now.minusSeconds(1), now.plus(Duration.ofHours(8)));
 
         sittings.openNow(candidate("BW-20417", "Ilse Varga-Thorne", "4071", "a"), licence, "9", Terms.OPEN);
         sittings.scheduled(
-                candidate("BW-20418", "Tomas Okonedo-Reed", "5162", "b"), cadet, "10", Terms.OPEN.within(soon));
+                candidate("BW-20418", "Tomas Okonedo-Reed", "5162", "b"),
+                cadet,
+                "10",
+                Terms.OPEN.within(soon.endingAt(soon.opens().plus(ROOM_OPEN))));
         sittings.atTheDoor(
                 candidate("BW-20419", "Maren Achterberg", "6253", "c"), lightkeeper, "11", Terms.OPEN.withCode("7482"));
         sittings.handedIn(candidate("BW-20420", "Corwin Adeyemi-Salt", "7344", "d"), licence, "12");

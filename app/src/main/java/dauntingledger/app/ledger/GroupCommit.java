@@ -3,6 +3,7 @@ package dauntingledger.app.ledger;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -38,18 +39,18 @@ class GroupCommit implements SmartLifecycle {
         this.sessions = sessions;
     }
 
-    private record Append(List<LedgerLine> lines, CompletableFuture<Void> done) {}
+    private record Append(List<LedgerLine> lines, Optional<DeadlineRow> due, CompletableFuture<Void> done) {}
 
     /**
-     * Returns when {@code lines} are on the disk.
+     * Returns when {@code lines} are on the disk, and with them the deadline that they move.
      *
      * @throws RuntimeException if they could not be written; then none of them is stored
      */
-    void write(List<LedgerLine> lines) {
-        if (lines.isEmpty()) {
+    void write(List<LedgerLine> lines, Optional<DeadlineRow> due) {
+        if (lines.isEmpty() && due.isEmpty()) {
             return;
         }
-        Append append = new Append(List.copyOf(lines), new CompletableFuture<>());
+        Append append = new Append(List.copyOf(lines), due, new CompletableFuture<>());
         queue.add(append);
         if (!running) {
             failWaiting();
@@ -127,11 +128,14 @@ class GroupCommit implements SmartLifecycle {
     private void insert(List<Append> batch) {
         List<LedgerLine> lines =
                 batch.stream().flatMap(append -> append.lines().stream()).toList();
+        List<DeadlineRow> dues =
+                batch.stream().flatMap(append -> append.due().stream()).toList();
         try (StatelessSession session = sessions.openStatelessSession()) {
             session.setJdbcBatchSize(500);
             session.beginTransaction();
             try {
                 session.insertMultiple(lines);
+                session.doWork(connection -> Deadlines.write(connection, dues));
                 session.getTransaction().commit();
             } catch (RuntimeException e) {
                 session.getTransaction().rollback();

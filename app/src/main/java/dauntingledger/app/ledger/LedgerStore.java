@@ -11,6 +11,7 @@ import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Timeline;
 import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.time.Instant;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BiFunction;
 import java.util.function.Supplier;
@@ -44,6 +46,7 @@ class LedgerStore implements Ledgers {
     private final TransactionTemplate transactions;
     private final Papers papers;
     private final GroupCommit writer;
+    private final Deadlines deadlines;
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
     private final Cache<SittingId, LiveLedger> live =
@@ -54,12 +57,14 @@ class LedgerStore implements Ledgers {
             TransactionTemplate transactions,
             Papers papers,
             GroupCommit writer,
+            Deadlines deadlines,
             JsonMapper json,
             ApplicationEventPublisher events) {
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;
         this.writer = writer;
+        this.deadlines = deadlines;
         this.json = json;
         this.events = events;
     }
@@ -108,11 +113,12 @@ class LedgerStore implements Ledgers {
 
     @Override
     public Opened open(Appointment appointment, Instant now) {
-        return change(
-                appointment,
-                now,
-                (ledger, lines) ->
-                        new Opened(ledger.sittingAt(now), ledger.entries(), ledger.lastHash(), ledger.held()));
+        return change(appointment, now, (ledger, lines) -> ledger.openedAt(now));
+    }
+
+    @Override
+    public Timeline timeline(Appointment appointment, Instant now) {
+        return change(appointment, now, (ledger, lines) -> ledger.timeline(now));
     }
 
     @Override
@@ -131,7 +137,9 @@ class LedgerStore implements Ledgers {
         try {
             ledger.recordEndings(now, lines);
             T result = change.apply(ledger, lines);
-            writer.write(lines);
+            Optional<DeadlineRow> due = ledger.dueAnew(now);
+            writer.write(lines, due);
+            due.ifPresent(ledger::stored);
             lines.clear();
             return result;
         } finally {
@@ -160,12 +168,16 @@ class LedgerStore implements Ledgers {
         List<Entry> entries = lines.stream()
                 .map(line -> EntryCodec.fromPlain(plain(line.line())))
                 .toList();
-        Hash last = lines.isEmpty()
-                ? Chain.ofHead(head(appointment))
-                : lines.getLast().hash();
         Terms terms = terms(appointment.sitting());
         Paper paper = terms.personal(papers.text(appointment.paper()).paper());
-        return new LiveLedger(appointment.sitting(), paper, terms.window(), entries, last);
+        return new LiveLedger(
+                appointment.sitting(),
+                paper,
+                terms,
+                Chain.ofHead(head(appointment)),
+                lines,
+                entries,
+                deadlines.find(appointment.sitting()));
     }
 
     /** The appointment at hand may be older than what the office has granted since; the database is not. */

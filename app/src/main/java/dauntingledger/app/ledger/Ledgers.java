@@ -4,6 +4,7 @@ import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Timeline;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
@@ -31,6 +32,9 @@ public interface Ledgers {
     /** Returns the sitting at {@code now}, after recording what time has ended by then. */
     Opened open(Appointment appointment, Instant now);
 
+    /** Returns how the time of a sitting was spent up to {@code now}. */
+    Timeline timeline(Appointment appointment, Instant now);
+
     /** Returns the lines of a ledger as JSON, the head first, each with its hash. */
     Stream<String> export(Appointment appointment);
 
@@ -38,8 +42,9 @@ public interface Ledgers {
      * A ledger as it stands.
      *
      * @param entries in the order they were received
-     * @param lastHash the hash of the last line, or of the head if there is none
+     * @param examHash the hash of the last line, or of the head if there is none; answers to surveys do not count
+     * @param examEntries how many lines that is
      * @param held how many entries are kept without counting, for a person to decide
      */
-    record Opened(Sitting sitting, List<Entry> entries, Hash lastHash, int held) {}
+    record Opened(Sitting sitting, List<Entry> entries, Hash examHash, int examEntries, int held) {}
 }

@@ -16,6 +16,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -45,6 +46,9 @@ class SittingRecord {
     @Column(name = "closes_at")
     private @Nullable Instant closesAt;
 
+    @Column(name = "ends_at")
+    private @Nullable Instant endsAt;
+
     private String code = "";
 
     @Column(length = 8192)
@@ -66,6 +70,7 @@ class SittingRecord {
             this.doorsAt = terms.window().doors();
             this.opensAt = terms.window().opens();
             this.closesAt = terms.window().closes();
+            this.endsAt = terms.window().ends().orElse(null);
         }
         this.code = terms.code();
         grant(terms.accommodations(), terms.display());
@@ -89,7 +94,7 @@ class SittingRecord {
     private Window window() {
         return doorsAt == null || opensAt == null || closesAt == null
                 ? Window.ALWAYS
-                : new Window(doorsAt, opensAt, closesAt);
+                : new Window(doorsAt, opensAt, closesAt, Optional.ofNullable(endsAt));
     }
 
     private Accommodations accommodations(JsonMapper json) {

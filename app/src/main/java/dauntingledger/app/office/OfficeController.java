@@ -8,6 +8,7 @@ import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Replay;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
@@ -21,7 +22,9 @@ import dauntingledger.rulebook.sitting.Verdict;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -138,6 +141,38 @@ class OfficeController {
                 .filter(Verdict::isPermitted)
                 .isPresent();
         return "redirect:/office?said=" + (done ? "reopened" : "not-reopened");
+    }
+
+    /**
+     * Shows what a candidate's room was at an instant, for appeals.
+     *
+     * @param at an instant by ISO 8601; without, now
+     */
+    @GetMapping("/office/{sitting}/replay")
+    String replay(
+            @PathVariable long sitting, @RequestParam(defaultValue = "") String at, Principal principal, Model model) {
+        Appointment appointment = find(sitting);
+        Optional<Instant> instant = at.isBlank() ? Optional.of(clock.instant()) : instant(at.strip());
+        Paper paper = papers.text(appointment.paper()).paper();
+        List<String> lines = ledgers.export(appointment).toList();
+        model.addAttribute("member", member(principal));
+        model.addAttribute("sitting", sitting);
+        model.addAttribute("exam", paper.title());
+        model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
+        model.addAttribute("at", instant.map(Instant::toString).orElse(at));
+        model.addAttribute("understood", instant.isPresent());
+        model.addAttribute(
+                "json",
+                instant.map(then -> Replay.at(paper, lines, then).json()).orElse(""));
+        return "replay";
+    }
+
+    private static Optional<Instant> instant(String at) {
+        try {
+            return Optional.of(Instant.parse(at));
+        } catch (DateTimeParseException e) {
+            return Optional.empty();
+        }
     }
 
     private String form(

@@ -3,7 +3,10 @@ package dauntingledger.app.papers;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
@@ -85,10 +88,18 @@ final class PackageFiles {
         return files.containsKey(other) ? other : path;
     }
 
-    /** Returns {@code href} as seen from the file {@code from}, as a path in the package. */
+    /** Returns {@code href} as seen from the file {@code from}, as a path in the package; none leads out of it. */
     static String resolve(String from, String href) {
-        int slash = from.lastIndexOf('/');
-        return slash < 0 ? href : from.substring(0, slash + 1) + href;
+        Deque<String> path = new ArrayDeque<>(List.of(from.split("/", -1)));
+        path.removeLast();
+        for (String step : href.split("/", -1)) {
+            if (step.equals("..")) {
+                path.pollLast();
+            } else {
+                path.addLast(step);
+            }
+        }
+        return String.join("/", path);
     }
 
     private static boolean isPlainPath(String path) {

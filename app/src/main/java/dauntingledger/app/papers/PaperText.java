@@ -14,7 +14,7 @@ import java.util.Optional;
  * allowed elements and attributes only; it holds no script, style, link or reference to elsewhere.
  *
  * @param language the BCP 47 tag of the language
- * @param about what is said of the paper before it is sat
+ * @param about what is said of the paper before and after it is sat
  * @param pages the pages of notices and instructions, by stage
  * @param items the questions, by item
  */
@@ -27,12 +27,13 @@ public record PaperText(
     }
 
     /**
-     * What is said of a paper on the home page.
+     * What is said of a paper before and after it is sat.
      *
      * @param brings what may be brought into the room, each in a few words
      * @param shufflesKeypad whether the keys of the keypad for the code change places each time
+     * @param exit what the organiser says after the hand-in, as HTML; empty for nothing
      */
-    public record About(Purpose purpose, List<String> brings, boolean shufflesKeypad) {
+    public record About(Purpose purpose, List<String> brings, boolean shufflesKeypad, String exit) {
         public About {
             brings = List.copyOf(brings);
         }
@@ -70,6 +71,9 @@ public record PaperText(
 
         /** Running text with figures; boxes for numbers are {@code input} elements named by {@code data-response}. */
         record Html(String html) implements Part {}
+
+        /** What this question and others are about. */
+        record Stimulus(String title, String html) implements Part {}
 
         /** The options of a choice. */
         record Options(ResponseId response, boolean single, int least, int most, List<Option> options) implements Part {

@@ -24,7 +24,8 @@ import java.util.stream.Stream;
 /**
  * Reads one {@code qti-assessment-item} of QTI 3.0: choice and numeric text-entry interactions, correct responses and
  * mappings, the response-processing templates {@code match_correct} and {@code map_response}, and response conditions
- * that compare one response with its correct value ({@code qti-match}, {@code qti-equal} with a tolerance).
+ * that compare one response with its correct value ({@code qti-match}, {@code qti-equal} with a tolerance), and stimuli
+ * that several items share.
  */
 final class QtiItemReader {
 
@@ -39,9 +40,14 @@ final class QtiItemReader {
     private final List<Interaction> interactions = new ArrayList<>();
     private final List<Part> parts = new ArrayList<>();
 
-    QtiItemReader(XmlElement root, MarkupWriter markup, Problems problems) {
+    private final Function<String, Optional<XmlElement>> documents;
+
+    /** @param documents reads a file of the package by its path, noting a problem if it is missing */
+    QtiItemReader(
+            XmlElement root, MarkupWriter markup, Problems problems, Function<String, Optional<XmlElement>> documents) {
         this.root = root;
         this.markup = markup;
+        this.documents = documents;
         this.problems = problems;
     }
 
@@ -60,6 +66,7 @@ final class QtiItemReader {
             problems.add(root, "the item has no 'qti-item-body'");
             return Optional.empty();
         }
+        root.elements("qti-assessment-stimulus-ref").forEach(this::stimulus);
         body.get().elements().forEach(this::part);
         if (interactions.isEmpty()) {
             problems.add(body.get(), "the item has no interaction that takes a response");
@@ -72,6 +79,19 @@ final class QtiItemReader {
     static int boxLength(XmlElement element) {
         int length = whole(element, "expected-length", 10);
         return Math.min(Math.max(length, 1), Numeral.MAX_LENGTH);
+    }
+
+    /** What several questions are about stands above each of them. */
+    private void stimulus(XmlElement ref) {
+        String path = PackageFiles.resolve(ref.file(), ref.attribute("href").orElse(""));
+        documents.apply(path).ifPresent(document -> {
+            Optional<XmlElement> body = document.element("qti-stimulus-body");
+            if (body.isEmpty()) {
+                problems.add(document, "a stimulus must hold a 'qti-stimulus-body'");
+            }
+            body.ifPresent(text ->
+                    parts.add(new Part.Stimulus(document.attribute("title").orElse(""), markup.inside(text))));
+        });
     }
 
     private void part(XmlElement element) {

@@ -2,18 +2,21 @@ package dauntingledger.app.papers;
 
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Finding;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.scoring.Key;
 import dauntingledger.rulebook.scoring.KeyRule;
 import java.io.IOException;
@@ -23,7 +26,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a QTI 3.0 package: {@code imsmanifest.xml} names a test and its items; the test's parts become blocks, its
@@ -47,7 +49,9 @@ final class QtiPackageReader {
     private final Map<ItemId, ItemText> itemTexts = new LinkedHashMap<>();
     private final Map<ItemId, Map<ResponseId, KeyRule>> key = new LinkedHashMap<>();
     private final Map<String, Duration> partLimits = new LinkedHashMap<>();
-    private final Map<String, Boolean> floors = new LinkedHashMap<>();
+    private final References setRules = new References("set");
+    private final References sectionRules = new References("section");
+    private final References enteringRules = new References("entering");
 
     private QtiPackageReader(PackageFiles files, Problems problems) {
         this.files = files;
@@ -83,12 +87,14 @@ final class QtiPackageReader {
         Optional<XmlElement> test =
                 document(MANIFEST, "a package needs a manifest").flatMap(this::test);
         problems.throwIfAny();
-        side.orElseThrow()
-                .elements("set")
-                .forEach(set -> floors.put(
-                        set.attribute("ref").orElse(""),
-                        "true".equals(set.attribute("floor-at-zero").orElse(""))));
+        XmlElement rules = side.orElseThrow();
+        setRules.readFrom(rules);
+        sectionRules.readFrom(rules);
+        enteringRules.readFrom(rules);
         Map<String, Stage.Block> blocks = blocks(test.orElseThrow());
+        setRules.noteUnused("item set", problems);
+        sectionRules.noteUnused("section", problems);
+        enteringRules.noteUnused("item", problems);
         SideFileReader reader = new SideFileReader(side.orElseThrow(), markup, problems);
         Optional<SideFileReader.Read> read = reader.read(blocks, partLimits);
         problems.throwIfAny();
@@ -149,27 +155,17 @@ final class QtiPackageReader {
         Map<String, Stage.Block> blocks = new LinkedHashMap<>();
         test.elements("qti-test-part").forEach(part -> {
             String id = part.attribute("identifier").orElse("");
-            supportedModes(part);
-            control(part);
+            SessionControl control = SessionControl.of(part, problems);
             limit(part).ifPresent(limit -> partLimits.put(id, limit));
             List<Section> sections = new ArrayList<>();
             part.elements("qti-assessment-section")
                     .forEach(section -> attempt(section, () -> {
-                        sections.add(section(section));
+                        sections.add(section(section, control));
                     }));
             String title = sections.isEmpty() ? id : sections.getFirst().title();
-            attempt(part, () -> blocks.put(id, new Stage.Block(new StageId(id), title, sections)));
+            attempt(part, () -> blocks.put(id, new Stage.Block(new StageId(id), title, sections, true)));
         });
         return blocks;
-    }
-
-    private void supportedModes(XmlElement part) {
-        if (!part.attribute("navigation-mode").orElse("").equals("nonlinear")) {
-            problems.add(part, "only navigation-mode=\"nonlinear\" is supported yet");
-        }
-        if (!part.attribute("submission-mode").orElse("").equals("simultaneous")) {
-            problems.add(part, "only submission-mode=\"simultaneous\" is supported");
-        }
     }
 
     private Optional<Duration> limit(XmlElement owner) {
@@ -186,32 +182,57 @@ final class QtiPackageReader {
         }
     }
 
-    private Section section(XmlElement section) {
-        control(section);
+    private Section section(XmlElement section, SessionControl outer) {
+        SessionControl control = outer.within(section, problems);
         List<ItemSet> sets = new ArrayList<>();
         List<XmlElement> inner = section.elements("qti-assessment-section").toList();
         if (inner.isEmpty()) {
-            sets.add(set(section));
+            sets.add(set(section, control));
         }
-        inner.forEach(set -> attempt(set, () -> sets.add(set(set))));
-        return new Section(new SectionId(id(section)), title(section), sets);
+        inner.forEach(set -> attempt(set, () -> sets.add(set(set, control))));
+        return new Section(new SectionId(id(section)), title(section), movement(section, control), sets);
     }
 
-    private ItemSet set(XmlElement section) {
-        control(section);
+    /** The side file says what the standard has no words for, and then holds in place of it. */
+    private Movement movement(XmlElement section, SessionControl control) {
+        Movement standard = control.movement();
+        return sectionRules
+                .take(id(section))
+                .map(rule -> new Movement(
+                        Attributes.word(
+                                rule, "movement", Movement.Direction.values(), PlainNames.name(standard.direction())),
+                        standard.answering() || Attributes.isTrue(rule, "must-answer"),
+                        Attributes.isTrue(rule, "must-see-end")))
+                .orElse(standard);
+    }
+
+    private Entering entering(String item, SessionControl control) {
+        return enteringRules
+                .take(item)
+                .map(rule -> new Entering(Attributes.isTrue(rule, "deliberate"), Attributes.whole(rule, "tries", "0")))
+                .orElse(control.entering());
+    }
+
+    private ItemSet set(XmlElement section, SessionControl outer) {
+        SessionControl control = outer.inside(section, problems);
         List<Item> items = new ArrayList<>();
         section.elements("qti-assessment-item-ref")
-                .forEach(ref -> attempt(ref, () -> item(ref).ifPresent(items::add)));
+                .forEach(ref -> attempt(ref, () -> item(ref, control).ifPresent(items::add)));
         String id = id(section);
-        return new ItemSet(new ItemSetId(id), title(section), floors.getOrDefault(id, false), items);
+        boolean floor = setRules.take(id)
+                .map(rule -> Attributes.isTrue(rule, "floor-at-zero"))
+                .orElse(false);
+        return new ItemSet(new ItemSetId(id), title(section), floor, items);
     }
 
-    private Optional<Item> item(XmlElement ref) {
-        control(ref);
+    private Optional<Item> item(XmlElement ref, SessionControl outer) {
+        SessionControl control = outer.inside(ref, problems);
         ItemId id = new ItemId(id(ref));
         String path = PackageFiles.resolve(ref.file(), ref.attribute("href").orElse(""));
         Optional<XmlElement> root = document(path, "the test names this item");
-        return root.flatMap(element -> new QtiItemReader(element, markup, problems).read())
+        return root.flatMap(element -> new QtiItemReader(
+                                element, markup, problems, file -> document(file, "an item refers to this stimulus"))
+                        .read())
                 .map(read -> {
                     itemTexts.put(id, read.text());
                     key.put(id, read.key());
@@ -220,7 +241,8 @@ final class QtiPackageReader {
                             read.interactions(),
                             weight(ref, "MARKS", Rational.ONE),
                             weight(ref, "PENALTY", Rational.ZERO),
-                            read.credit());
+                            read.credit(),
+                            entering(id.value(), control));
                 });
     }
 
@@ -230,24 +252,6 @@ final class QtiPackageReader {
                 .findFirst()
                 .map(weight -> Rational.parse(weight.attribute("value").orElse("")))
                 .orElse(otherwise);
-    }
-
-    /** Item session control is read where it says what happens anyway, and refused where it asks for more. */
-    private void control(XmlElement owner) {
-        owner.elements("qti-item-session-control").forEach(control -> {
-            onlyIf(control, "allow-skipping", "true");
-            onlyIf(control, "validate-responses", "false");
-            onlyIf(control, "show-feedback", "false");
-            onlyIf(control, "allow-comment", "false");
-            onlyIf(control, "max-attempts", "1");
-        });
-    }
-
-    private void onlyIf(XmlElement control, String attribute, String supported) {
-        @Nullable String value = control.attributes().get(attribute);
-        if (value != null && !value.equals(supported)) {
-            problems.add(control, attribute + "=\"" + value + "\" is not supported yet; only \"" + supported + "\" is");
-        }
     }
 
     private void attempt(XmlElement where, Runnable reading) {

@@ -1,10 +1,20 @@
 package dauntingledger.app.papers;
 
+import static dauntingledger.app.papers.Attributes.isTrue;
+import static dauntingledger.app.papers.Attributes.optional;
+import static dauntingledger.app.papers.Attributes.required;
+import static dauntingledger.app.papers.Attributes.span;
+import static dauntingledger.app.papers.Attributes.whole;
+import static dauntingledger.app.papers.Attributes.word;
+import static dauntingledger.app.papers.Attributes.words;
+
 import dauntingledger.app.papers.PaperText.About;
 import dauntingledger.app.papers.PaperText.Page;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Paper;
@@ -13,18 +23,14 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
-import dauntingledger.rulebook.plain.PlainNames;
 import java.time.Duration;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
-import org.jspecify.annotations.Nullable;
 
 /** Reads the side file of a package: the route, the time boxes and the rules of the paper as a whole. */
 final class SideFileReader {
@@ -81,6 +87,8 @@ final class SideFileReader {
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
         Optional<Languages> languages = attempt(root, () -> languages(folders));
+        Optional<Conduct> conduct = attempt(root, () -> ConductReader.conduct(root));
+        Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = attempt(root, () -> isTrue(root, "shuffled-keypad"));
         problems.throwIfAny();
         return Optional.of(new Read(
@@ -92,11 +100,13 @@ final class SideFileReader {
                         boxes,
                         late.orElseThrow(),
                         release.orElseThrow(),
-                        languages.orElseThrow()),
+                        languages.orElseThrow(),
+                        conduct.orElseThrow()),
                 new About(
                         purpose.orElseThrow(),
                         root.elements("brings").map(XmlElement::text).toList(),
-                        shuffled.orElseThrow()),
+                        shuffled.orElseThrow(),
+                        exit.orElse("")),
                 pages,
                 folders));
     }
@@ -121,12 +131,19 @@ final class SideFileReader {
                         stageId(element),
                         required(element, "title"),
                         span(element, "length", null),
-                        word(element, "clocks", Stage.Break.Clocks.values(), "stand-still"));
+                        span(element, "least", Duration.ZERO),
+                        word(element, "clocks", Clocks.values(), "stand-still"),
+                        isTrue(element, "sign-in-again"));
             case "hand-in" ->
-                new Stage.HandIn(stageId(element), required(element, "title"), span(element, "within", null));
+                new Stage.HandIn(
+                        stageId(element),
+                        required(element, "title"),
+                        span(element, "within", null),
+                        ConductReader.finish(element));
             default ->
                 throw new IllegalArgumentException("there is no kind of stage '" + element.name()
-                        + "'; allowed are notice, instructions, block, break, hand-in");
+                        + "'; allowed are notice, identity, admission, station-check, portrait, language-choice, try-out, instructions,"
+                        + " block, break, hand-in");
         };
     }
 
@@ -137,8 +154,11 @@ final class SideFileReader {
         if (block == null) {
             throw new IllegalArgumentException("the test has no part '" + part + "'");
         }
-        Stage.Block titled =
-                new Stage.Block(block.id(), element.attribute("title").orElse(block.title()), block.sections());
+        Stage.Block titled = new Stage.Block(
+                block.id(),
+                element.attribute("title").orElse(block.title()),
+                block.sections(),
+                isTrue(element, "review", "true"));
         blocks.put(part, titled);
         return titled;
     }
@@ -150,7 +170,8 @@ final class SideFileReader {
                 id,
                 required(element, "title"),
                 optional(element, "reading-time"),
-                span(element, "least", Duration.ZERO));
+                span(element, "least", Duration.ZERO),
+                word(element, "clocks", Clocks.values(), "run-on"));
     }
 
     private static Stage.Admission admission(XmlElement element) {
@@ -206,48 +227,6 @@ final class SideFileReader {
         return word(root, "purpose", Purpose.values(), "official");
     }
 
-    private static boolean isTrue(XmlElement element, String attribute) {
-        String text = element.attribute(attribute).orElse("false");
-        if (!text.equals("true") && !text.equals("false")) {
-            throw new IllegalArgumentException(attribute + " must be true or false, but is '" + text + "'");
-        }
-        return text.equals("true");
-    }
-
-    private static int whole(XmlElement element, String attribute, String otherwise) {
-        String text = element.attribute(attribute).orElse(otherwise);
-        try {
-            return Integer.parseInt(text);
-        } catch (NumberFormatException e) {
-            throw new IllegalArgumentException(attribute + " must be a whole number, but is '" + text + "'", e);
-        }
-    }
-
-    /** Reads an attribute that names one constant, as {@code not-admitted} names {@code NOT_ADMITTED}. */
-    private static <E extends Enum<E>> E word(XmlElement element, String attribute, E[] constants, String otherwise) {
-        List<E> read = words(element, attribute, constants, otherwise);
-        if (read.size() != 1) {
-            throw new IllegalArgumentException(attribute + " must be one word");
-        }
-        return read.getFirst();
-    }
-
-    /** Reads an attribute that names constants, with spaces between them. */
-    private static <E extends Enum<E>> List<E> words(
-            XmlElement element, String attribute, E[] constants, String otherwise) {
-        String text = element.attribute(attribute).orElse(otherwise);
-        return Arrays.stream(text.strip().split("\\s+"))
-                .map(word -> PlainNames.find(word, constants)
-                        .orElseThrow(() -> new IllegalArgumentException(attribute + " must be one of "
-                                + Arrays.stream(constants).map(PlainNames::name).toList() + ", but is '" + word
-                                + "'")))
-                .toList();
-    }
-
-    private static Optional<Duration> optional(XmlElement element, String attribute) {
-        return element.attribute(attribute).map(text -> parse(attribute, text));
-    }
-
     /** A time limit that the standard puts on a test part is a box over that one block. */
     private TimeBox boxOfPart(String part, Duration limit, Map<String, Stage.Block> blocks) {
         Stage.Block block = blocks.get(part);
@@ -256,7 +235,7 @@ final class SideFileReader {
         }
         List<Duration> warnings = root.elements("warnings")
                 .filter(element -> element.attribute("part").orElse("").equals(part))
-                .flatMap(element -> warnings(element).stream())
+                .flatMap(element -> ConductReader.warnings(element).stream())
                 .toList();
         return new TimeBox(new BoxId(part), block.title(), limit, block.id(), block.id(), warnings);
     }
@@ -270,37 +249,11 @@ final class SideFileReader {
                 span(element, "limit", null),
                 first,
                 last,
-                warnings(element));
-    }
-
-    private static List<Duration> warnings(XmlElement element) {
-        return element.elements("warning")
-                .map(warning -> span(warning, "left", null))
-                .toList();
+                ConductReader.warnings(element));
     }
 
     private static StageId stageId(XmlElement element) {
         return new StageId(required(element, "id"));
-    }
-
-    private static String required(XmlElement element, String attribute) {
-        return element.attribute(attribute)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "'" + element.name() + "' needs the attribute '" + attribute + "'"));
-    }
-
-    private static Duration span(XmlElement element, String attribute, @Nullable Duration otherwise) {
-        Optional<String> text = element.attribute(attribute);
-        return text.isEmpty() && otherwise != null ? otherwise : parse(attribute, required(element, attribute));
-    }
-
-    private static Duration parse(String attribute, String text) {
-        try {
-            return Duration.parse(text);
-        } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException(
-                    attribute + " must be a span of time like PT45M or PT1H30M, but is '" + text + "'", e);
-        }
     }
 
     private <T> Optional<T> attempt(XmlElement where, Supplier<T> reading) {

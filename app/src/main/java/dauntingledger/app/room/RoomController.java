@@ -10,7 +10,9 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -52,6 +54,7 @@ class RoomController {
     private final Ledgers ledgers;
     private final Papers papers;
     private final StagePages pages;
+    private final BlockViews blocks;
     private final RoomData data;
     private final StageViews stages;
     private final Clock clock;
@@ -63,6 +66,7 @@ class RoomController {
             Ledgers ledgers,
             Papers papers,
             StagePages pages,
+            BlockViews blocks,
             RoomData data,
             StageViews stages,
             Clock clock) {
@@ -72,6 +76,7 @@ class RoomController {
         this.ledgers = ledgers;
         this.papers = papers;
         this.pages = pages;
+        this.blocks = blocks;
         this.data = data;
         this.stages = stages;
         this.clock = clock;
@@ -163,6 +168,28 @@ class RoomController {
                         .filter(stage -> !sitting.permits(new Act.StageOpened(stage), sitting.now())
                                 .isPermitted())
                         .isPresent();
+    }
+
+    /** A question that comes after the one before it. For the sitting's own candidate who may look at it. */
+    @GetMapping("/sittings/{sitting}/questions/{item}")
+    String question(@PathVariable long sitting, @PathVariable String item, Principal principal, Model model) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        PaperText text = papers.text(appointment.paper(), language(here));
+        Stage.Block block = here.stage()
+                .filter(Stage.Block.class::isInstance)
+                .map(Stage.Block.class::cast)
+                .filter(open -> open.sections().stream()
+                        .flatMap(Section::items)
+                        .anyMatch(one -> one.id().value().equals(item)))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        RoomView.Question question = blocks.question(block, new ItemId(item), text, here);
+        if (!question.known()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        model.addAttribute("question", question);
+        model.addAttribute("questions", block.questions());
+        return "fragments/question :: sheet";
     }
 
     /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */

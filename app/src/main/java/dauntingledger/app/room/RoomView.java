@@ -12,7 +12,7 @@ final class RoomView {
     record Leg(String title, String state, boolean rest) {}
 
     /** The open block. */
-    record Block(String id, String title, int questions, String marks, List<Section> sections) {}
+    record Block(String id, String title, int questions, String marks, boolean review, List<Section> sections) {}
 
     record Section(String id, String title, List<Set> sets) {}
 
@@ -25,13 +25,36 @@ final class RoomView {
      * @param task what is asked for in a few words: choose one, type a number
      * @param worth what a right answer earns and a wrong one costs
      * @param marks the marks alone
+     * @param weight the marks as a number, to sort by
+     * @param entering how its answer is entered, or empty where that is at each choice
+     * @param deliberate whether it has a button for entering the answer
+     * @param known whether its text may be known yet
      */
-    record Question(String id, int number, String set, String task, String worth, String marks, ItemText text) {}
+    record Question(
+            String id,
+            int number,
+            String set,
+            String task,
+            String worth,
+            String marks,
+            double weight,
+            String entering,
+            boolean deliberate,
+            boolean known,
+            ItemText text) {}
 
     /** What became of a section that is closed. */
     record Closed(String title, boolean byTime, String at, int answered, int questions) {}
 
     /** A line of the receipt, or of the summary before the hand-in. */
     record SectionLine(
-            String title, String used, int answered, int part, int blank, int notOpened, int questions, String score) {}
+            String title,
+            String used,
+            int answered,
+            int part,
+            int blank,
+            int notOpened,
+            int marked,
+            int questions,
+            String score) {}
 }

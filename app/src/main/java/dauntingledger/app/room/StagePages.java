@@ -15,6 +15,7 @@ import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Window;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -33,6 +34,9 @@ class StagePages {
     private final StageViews stages;
     private final Privileges privileges;
     private final Keypad keypad;
+    private final RuleWords ruleWords;
+    private final TimeStrips strips;
+    private final Surveys surveys;
 
     StagePages(
             Papers papers,
@@ -41,7 +45,10 @@ class StagePages {
             BlockViews blocks,
             StageViews stages,
             Privileges privileges,
-            Keypad keypad) {
+            Keypad keypad,
+            RuleWords ruleWords,
+            TimeStrips strips,
+            Surveys surveys) {
         this.papers = papers;
         this.appointments = appointments;
         this.ledgers = ledgers;
@@ -49,6 +56,9 @@ class StagePages {
         this.stages = stages;
         this.privileges = privileges;
         this.keypad = keypad;
+        this.ruleWords = ruleWords;
+        this.strips = strips;
+        this.surveys = surveys;
     }
 
     /**
@@ -72,9 +82,10 @@ class StagePages {
 
     /** Returns the name of the template. */
     String page(Here here, Model model) {
+        surveys.open(here.sitting()).ifPresent(survey -> model.addAttribute("survey", survey));
         return switch (here.sitting().position()) {
             case Position.Before before -> {
-                model.addAttribute("threshold", stages.threshold(here.paper(), before.stage()));
+                model.addAttribute("threshold", stages.threshold(here.paper(), before.stage(), window(here)));
                 model.addAttribute("first", isFirstBlock(here.paper(), before.stage()));
                 model.addAttribute(
                         "granted",
@@ -88,6 +99,10 @@ class StagePages {
                 };
             case Position.At at -> stage(here, at.stage(), model);
         };
+    }
+
+    private static Window window(Here here) {
+        return here.appointment().terms().window();
     }
 
     private static boolean isFirstBlock(Paper paper, int index) {
@@ -110,6 +125,13 @@ class StagePages {
                         here.opened(),
                         here.paper(),
                         papers.score(here.appointment().paper(), here.sitting())));
+        model.addAttribute("exit", here.text().about().exit());
+        model.addAttribute(
+                "strip",
+                strips.of(
+                        ledgers.timeline(here.appointment(), here.sitting().now()),
+                        here.paper(),
+                        here.sitting().stages()));
         examThatWaits(here).ifPresent(exam -> model.addAttribute("waits", exam));
         return "receipt";
     }
@@ -132,6 +154,19 @@ class StagePages {
     private String stage(Here here, int index, Model model) {
         Stage stage = here.paper().route().get(index);
         model.addAttribute("stage", stage);
+        model.addAttribute("away", here.sitting().isAway());
+        return switch (here.sitting().presence()) {
+            case ON_BREAK -> {
+                model.addAttribute(
+                        "ownBreaks", ruleWords.ownBreaks(here.paper()).orElse(""));
+                yield "own-break";
+            }
+            case AWAY -> "return";
+            case AT_DESK -> atDesk(here, index, stage, model);
+        };
+    }
+
+    private String atDesk(Here here, int index, Stage stage, Model model) {
         return switch (stage) {
             case Stage.Identity identity -> "identity";
             case Stage.Admission admission -> {
@@ -160,11 +195,15 @@ class StagePages {
             case Stage.Instructions read -> {
                 instructions(here, model);
                 model.addAttribute("pages", here.pages(read.id()));
-                model.addAttribute("next", stages.threshold(here.paper(), index + 1));
+                model.addAttribute("next", stages.threshold(here.paper(), index + 1, window(here)));
                 yield "instructions";
             }
             case Stage.Block block -> {
-                model.addAttribute("block", blocks.of(block, here.text()));
+                model.addAttribute("block", blocks.of(block, here.text(), here.sitting()));
+                model.addAttribute("wholeView", here.paper().hasWholeView(block));
+                model.addAttribute(
+                        "ownBreaks", ruleWords.ownBreaks(here.paper()).orElse(""));
+                model.addAttribute("blockRules", ruleWords.block(here.paper(), block, window(here)));
                 model.addAttribute("costs", stages.costs(block));
                 instructions(here, model);
                 model.addAttribute(
@@ -179,7 +218,7 @@ class StagePages {
             }
             case Stage.Break rest -> {
                 model.addAttribute("rest", stages.rest(rest));
-                model.addAttribute("next", stages.threshold(here.paper(), index + 1));
+                model.addAttribute("next", stages.threshold(here.paper(), index + 1, window(here)));
                 yield "break";
             }
             case Stage.HandIn handIn -> {
@@ -193,7 +232,7 @@ class StagePages {
     }
 
     private void instructions(Here here, Model model) {
-        model.addAttribute("rules", stages.rules(here.paper()));
+        model.addAttribute("rules", stages.rules(here.paper(), window(here)));
         model.addAttribute("road", stages.road(here.paper()));
     }
 

@@ -7,6 +7,7 @@ import dauntingledger.app.room.RoomView.Closed;
 import dauntingledger.app.room.RoomView.Leg;
 import dauntingledger.app.room.RoomView.SectionLine;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
@@ -16,6 +17,7 @@ import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import dauntingledger.rulebook.sitting.Totals;
+import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -24,6 +26,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Makes the views of the stages around the blocks out of a sitting. */
@@ -32,21 +35,28 @@ class StageViews {
 
     private final Words words;
     private final WallClock wall;
+    private final RuleWords ruleWords;
 
-    StageViews(Words words, WallClock wall) {
+    StageViews(Words words, WallClock wall, RuleWords ruleWords) {
         this.words = words;
         this.wall = wall;
+        this.ruleWords = ruleWords;
     }
 
     /**
      * A stage that waits to be opened.
      *
      * @param limit how long it lasts, in words, or empty without a limit
+     * @param rules what holds in it, a sentence each
      */
-    record Threshold(String id, String title, int questions, String limit) {}
+    record Threshold(String id, String title, int questions, String limit, List<String> rules) {}
 
-    /** A break. */
-    record Rest(String title, String length, boolean clocksStand) {}
+    /**
+     * A break.
+     *
+     * @param least how long it lasts at least, in words, or empty if it may be skipped
+     */
+    record Rest(String title, String length, String least, boolean clocksStand, boolean signInAgain) {}
 
     /** A leg of the route in the instructions: what it is, how long, what it earns. */
     record Rule(String title, String what, String limit, String marking) {}
@@ -60,6 +70,7 @@ class StageViews {
             List<SectionLine> lines,
             SectionLine total,
             boolean scored,
+            String elsewhere,
             String shortHash,
             int entries,
             int held) {}
@@ -90,37 +101,47 @@ class StageViews {
         return new Leg(steps == 1 ? title : words.say("route.arrival.at", title, here + 1, steps), "now", false);
     }
 
-    Threshold threshold(Paper paper, int index) {
+    Threshold threshold(Paper paper, int index, Window window) {
         Stage stage = paper.route().get(index);
-        int questions = stage instanceof Stage.Block block ? block.questions() : 0;
-        return new Threshold(stage.id().value(), stage.title(), questions, limit(paper, index));
+        String limit = limit(paper, index);
+        return stage instanceof Stage.Block block
+                ? new Threshold(
+                        stage.id().value(),
+                        stage.title(),
+                        block.questions(),
+                        limit,
+                        ruleWords.block(paper, block, window))
+                : new Threshold(stage.id().value(), stage.title(), 0, limit, List.of());
     }
 
     Rest rest(Stage.Break rest) {
-        return new Rest(rest.title(), words.span(rest.length()), rest.clocks() == Stage.Break.Clocks.STAND_STILL);
+        return new Rest(
+                rest.title(),
+                words.span(rest.length()),
+                rest.isOptional() ? "" : words.span(rest.least()),
+                rest.clocks() == Clocks.STAND_STILL,
+                rest.signInAgain());
     }
 
     /** Returns what this paper's route asks of a candidate, made from the paper, so that it cannot disagree with it. */
-    List<Rule> rules(Paper paper) {
-        return IntStream.range(0, paper.route().size())
-                .mapToObj(i -> rule(paper, i))
-                .flatMap(Optional::stream)
-                .toList();
+    List<Rule> rules(Paper paper, Window window) {
+        Stream<Rule> ofTheRoute = IntStream.range(0, paper.route().size())
+                .mapToObj(i -> rule(paper, i, window))
+                .flatMap(Optional::stream);
+        Stream<Rule> ownBreaks = ruleWords.ownBreaks(paper).stream()
+                .map(what -> new Rule(words.say("rule.own-breaks.title"), what, "", ""));
+        Stream<Rule> closing = window.ends().stream()
+                .map(ends -> new Rule(words.say("rule.room.title"), words.say("rule.room"), wall.minute(ends), ""));
+        return Stream.of(ofTheRoute, ownBreaks, closing).flatMap(rules -> rules).toList();
     }
 
-    private Optional<Rule> rule(Paper paper, int index) {
+    private Optional<Rule> rule(Paper paper, int index, Window window) {
         String limit = limit(paper, index);
         return switch (paper.route().get(index)) {
-            case Stage.Block block -> Optional.of(new Rule(block.title(), what(block), limit, marking(block)));
+            case Stage.Block block ->
+                Optional.of(new Rule(block.title(), what(paper, block, window), limit, marking(block)));
             case Stage.Break rest ->
-                Optional.of(new Rule(
-                        rest.title(),
-                        words.say(
-                                rest.clocks() == Stage.Break.Clocks.STAND_STILL
-                                        ? "rule.clocks-stand"
-                                        : "rule.clocks-run"),
-                        words.span(rest.length()),
-                        ""));
+                Optional.of(new Rule(rest.title(), ruleWords.rest(rest), words.span(rest.length()), ""));
             case Stage.HandIn handIn ->
                 Optional.of(new Rule(handIn.title(), words.say("rule.hand-in"), words.span(handIn.within()), ""));
             case Stage.Instructions read
@@ -142,12 +163,12 @@ class StageViews {
         };
     }
 
-    private String what(Stage.Block block) {
+    private String what(Paper paper, Stage.Block block, Window window) {
         String questions = words.say("rule.questions", block.questions());
-        List<String> sections = block.sections().stream().map(Section::title).toList();
-        return sections.size() == 1
-                ? questions
-                : questions + " " + words.say("rule.sections", String.join(", ", sections));
+        return String.join(
+                " ",
+                Stream.concat(Stream.of(questions), ruleWords.block(paper, block, window).stream())
+                        .toList());
     }
 
     private String marking(Stage.Block block) {
@@ -248,17 +269,33 @@ class StageViews {
                 lines,
                 total(sitting, released ? outOf(score.marks(), score.most()) : ""),
                 released,
-                opened.lastHash().shortForm(),
-                opened.entries().size(),
+                elsewhere(sitting),
+                opened.examHash().shortForm(),
+                opened.examEntries(),
                 opened.held());
+    }
+
+    /**
+     * Returns how long blocks of several sections were open with no question in view, or empty if there are none; their
+     * sections' lines show the time spent on the questions.
+     */
+    private static String elsewhere(Sitting sitting) {
+        Duration sum = Duration.ZERO;
+        for (StageRecord record : sitting.stages()) {
+            boolean several = sitting.paper().route().get(record.stage()) instanceof Stage.Block block
+                    && block.sections().size() > 1;
+            sum = several ? sum.plus(sitting.spentElsewhere(record.stage())) : sum;
+        }
+        return sum.isZero() ? "" : WallClock.span(sum);
     }
 
     private List<SectionLine> lines(Sitting sitting, Paper paper, Function<Section, String> score) {
         List<SectionLine> lines = new ArrayList<>();
         for (int i = 0; i < paper.route().size(); i++) {
             if (paper.route().get(i) instanceof Stage.Block block) {
-                Duration used = sitting.stageRecord(i).map(StageRecord::used).orElse(Duration.ZERO);
+                Duration whole = sitting.stageRecord(i).map(StageRecord::used).orElse(Duration.ZERO);
                 for (Section section : block.sections()) {
+                    Duration used = block.sections().size() == 1 ? whole : sitting.spent(section.id());
                     lines.add(line(section.title(), used, sitting.totals(section.id()), score.apply(section)));
                 }
             }
@@ -283,6 +320,7 @@ class StageViews {
                 totals.part(),
                 totals.blank(),
                 totals.notOpened(),
+                totals.marked(),
                 totals.questions(),
                 score);
     }

@@ -45,6 +45,30 @@ class AccessibilityTest extends BrowserTest {
         awaitPage("block");
         cell("interpolate").click();
         assertClean("room with a table");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"light", "dark", "contrast-light", "contrast-dark"})
+    void everyPageFromTheLongBreakOnIsWithoutViolations(String theme) {
+        context.addInitScript("localStorage.setItem('ledger-display', JSON.stringify({theme: '" + theme + "'}))");
+        appointment = inTheLongBreak();
+        signIn();
+        page.navigate("/sittings/" + appointment.sitting());
+        awaitPage("break");
+        assertClean("long break");
+        throughTheLongBreak();
+        page.locator("#clock").click();
+        assertClean("clocks");
+        page.keyboard().press("Escape");
+        toItsEnd();
+        page.locator("[data-do=break]").click();
+        assertClean("asking for a break");
+        page.locator("[data-act=break-begun]").click();
+        awaitPage("own-break");
+        assertClean("break of one's own");
+        page.locator("[data-act=break-ended]").click();
+        awaitPage("block");
+        toItsEnd();
         closeSection();
         awaitPage("hand-in");
         assertClean("hand-in");

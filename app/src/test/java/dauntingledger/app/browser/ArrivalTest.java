@@ -81,7 +81,7 @@ class ArrivalTest extends ArrivingTest {
         cleanAndSilent("try-out");
         act("stage-left");
         awaitPage("threshold");
-        assertThat(page.locator("main")).containsText("30 minutes");
+        assertThat(page.locator("main")).containsText("45 minutes");
         cleanAndSilent("ready");
         assertThat(told).hasSizeGreaterThan(8);
 

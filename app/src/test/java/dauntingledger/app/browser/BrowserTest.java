@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -41,6 +42,9 @@ abstract class BrowserTest extends ExamServerTest {
 
     private static final Path AXE = Path.of("src/main/frontend/node_modules/axe-core/axe.min.js");
 
+    /** How long a page may take; machines that run tests for many may be slow at times. */
+    private static final Duration PATIENCE = Duration.ofSeconds(15);
+
     private static Playwright playwright;
     private static Browser browser;
 
@@ -55,6 +59,7 @@ abstract class BrowserTest extends ExamServerTest {
 
     @BeforeAll
     static void startBrowser() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE.toMillis());
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
@@ -129,6 +134,28 @@ abstract class BrowserTest extends ExamServerTest {
         page.locator("nav [data-do=review]").click();
         page.locator("#review [data-do=close]").click();
         page.locator("[data-act=block-closed]").click();
+    }
+
+    /** Waits for the least time of the long break, signs in again and ends it; the passage case is open then. */
+    protected void throughTheLongBreak() {
+        awaitPage("break");
+        clock.advance(Duration.ofMinutes(2));
+        signInAgain();
+        awaitPage("break");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+    }
+
+    protected void signInAgain() {
+        page.locator(".sign-in-again [name=pin]").fill(PIN);
+        page.locator(".sign-in-again .btn").click();
+    }
+
+    /** Scrolls to the end of the question in view. */
+    protected void toItsEnd() {
+        assertThat(question().locator(".coming")).hasCount(0);
+        question().evaluate("question => question.scrollTo(0, question.scrollHeight)");
+        assertThat(page.locator("#below")).isHidden();
     }
 
     protected void awaitPage(String name) {

@@ -15,6 +15,7 @@ import dauntingledger.rulebook.sitting.Position;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -58,7 +59,7 @@ class JourneyTest extends BrowserTest {
         page.locator("[data-do=next]").click();
         page.locator("#review [data-do=close]").click();
         assertThat(page.locator("#close-list li"))
-                .hasText(new String[] {"Not opened: 4–6, 8–14", "Only part answered: 7"});
+                .hasText(new String[] {"Not opened: 4–6, 8–14", "Only part answered: 7", "Still marked for review: 1"});
         page.locator("#close [data-dismiss]").click();
         page.locator("#review [data-do=close]").click();
         page.locator("[data-act=block-closed]").click();
@@ -70,13 +71,17 @@ class JourneyTest extends BrowserTest {
         awaitPage("block");
         question().locator(".number-box").fill("5.4");
         closeSection();
+        throughTheLongBreak();
+        option(2).click();
+        toItsEnd();
+        closeSection();
         awaitPage("hand-in");
         page.locator("[data-act=handed-in]").click();
 
-        assertThat(page.locator("tfoot")).containsText("9 of 61");
+        assertThat(page.locator("tfoot")).containsText("11 of 71");
         assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
         assertThat(page.locator(".digest"))
-                .hasText(ledgers.open(appointment, clock.instant()).lastHash().shortForm());
+                .hasText(ledgers.open(appointment, clock.instant()).examHash().shortForm());
         Download download = page.waitForDownload(
                 () -> page.locator("a[href$='ledger.jsonl']").click());
         Path ledger = folder.resolve("ledger.jsonl");
@@ -146,6 +151,22 @@ class JourneyTest extends BrowserTest {
         tabTo("[data-act=stage-opened]");
         press("Enter");
         awaitPage("block");
+        press("r");
+        tabTo("[data-do=close]");
+        press("Enter");
+        press("Tab");
+        press("Enter");
+        awaitPage("break");
+        clock.advance(Duration.ofMinutes(2));
+        tabTo("[name=pin]");
+        type(PIN);
+        press("Enter");
+        awaitPage("break");
+        tabTo("[data-act=stage-opened]");
+        press("Enter");
+        awaitPage("block");
+        press("End");
+        assertThat(page.locator("#below")).isHidden();
         press("r");
         tabTo("[data-do=close]");
         press("Enter");

@@ -106,7 +106,14 @@ class TroubleTest extends BrowserTest {
         awaitPage("block");
         assertThat(page.locator("#clock-time")).containsText(Pattern.compile("3[12]:"));
         clock.advance(Duration.ofMinutes(32));
+        assertThat(page.locator("#cover-text")).containsText("Next is ‘Long break’");
         page.locator("#cover-go").click();
+        awaitPage("break");
+        clock.advance(Duration.ofMinutes(15));
+        awaitPage("return");
+        clock.advance(Duration.ofMinutes(15));
+        assertThat(page.locator("main .prose")).containsText("‘Hand in’ goes on");
+        signInAgain();
         awaitPage("hand-in");
         clock.advance(Duration.ofMinutes(5));
         assertThat(page.locator(".lead")).containsText("handed in by time");

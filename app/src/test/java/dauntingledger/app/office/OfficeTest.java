@@ -18,6 +18,7 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Duration;
+import java.util.List;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -61,7 +62,7 @@ class OfficeTest extends ExamServerTest {
         assertThat(granted.terms().display()).isEqualTo(new Terms.Display("dark", "150"));
         assertThat(sitting(granted).paper().boxes())
                 .extracting(box -> box.limit().toMinutes())
-                .containsExactly(25L, 70L);
+                .containsExactly(25L, 70L, 18L);
         assertThat(sitting(appointment).paper())
                 .as("the sitting by an appointment that was looked up before the grant")
                 .isEqualTo(sitting(granted).paper());
@@ -125,10 +126,31 @@ class OfficeTest extends ExamServerTest {
 
         Sitting sitting = sitting(appointment);
         assertThat(sitting.position()).isEqualTo(new Position.At(0));
-        assertThat(sitting.biting().orElseThrow().left()).isBetween(Duration.ofSeconds(350), Duration.ofMinutes(6));
+        assertThat(sitting.stageRecord(0).orElseThrow().used()).isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
         assertThat(ledgers.export(appointment)).anyMatch(line -> line.contains("\"person\":\"Orla Menck\""));
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
                 .andExpect(redirectedUrl("/office?said=not-reopened"));
+    }
+
+    @Test
+    void showsWhatARoomWasAtAnInstant() throws Exception {
+        Appointment appointment = newAppointment();
+        does(appointment, new Act.StageOpened(new StageId("conduct")));
+        String page = "/office/" + appointment.sitting() + "/replay";
+
+        asOffice(get(page))
+                .andExpect(content().string(containsString("&quot;at&quot; : &quot;conduct&quot;")))
+                .andExpect(content().string(containsString("PT10M")));
+        asOffice(get(page).param("at", "2020-01-01T00:00:00Z"))
+                .andExpect(content().string(containsString("&quot;before&quot; : &quot;conduct&quot;")));
+        asOffice(get(page).param("at", "<b>noon</b>"))
+                .andExpect(content().string(containsString("That is no instant")))
+                .andExpect(content().string(Matchers.not(containsString("<b>noon"))));
+        asOffice(get("/office/999999/replay")).andExpect(status().isNotFound());
+        for (String role : List.of("CANDIDATE", "INVIGILATOR")) {
+            mvc.perform(get(page).with(user(appointment.candidate()).roles(role)))
+                    .andExpect(status().isForbidden());
+        }
     }
 
     @Test

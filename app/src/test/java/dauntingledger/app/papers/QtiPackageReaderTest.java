@@ -35,15 +35,16 @@ class QtiPackageReaderTest {
         void holdsItsRouteAndClocks() {
             assertThat(paper.route())
                     .extracting(stage -> stage.getClass().getSimpleName())
-                    .containsExactly("Notice", "Instructions", "Block", "Break", "Block", "HandIn");
-            assertThat(paper.boxes()).extracting(box -> box.limit().toMinutes()).containsExactly(20L, 35L);
+                    .containsExactly("Notice", "Instructions", "Block", "Break", "Block", "Break", "Block", "HandIn");
+            assertThat(paper.boxes()).extracting(box -> box.limit().toMinutes()).containsExactly(20L, 35L, 15L);
             assertThat(paper.boxes().getFirst().warnings())
                     .containsExactly(Duration.ofMinutes(5), Duration.ofMinutes(1));
         }
 
         @Test
-        void holdsTwoSectionsOfAtLeastFourteenQuestionsInSets() {
-            assertThat(paper.sections()).hasSize(2).allSatisfy(section -> {
+        void holdsTwoSectionsOfAtLeastFourteenQuestionsInSetsAndACase() {
+            assertThat(paper.sections()).hasSize(3);
+            assertThat(paper.sections().limit(2)).allSatisfy(section -> {
                 assertThat(section.questions()).isGreaterThanOrEqualTo(14);
                 assertThat(section.sets()).hasSizeGreaterThan(1);
             });
@@ -106,8 +107,8 @@ class QtiPackageReaderTest {
                 "items/past-moored.xml | qti-equal | qti-lt | only 'qti-match' and 'qti-equal'",
                 "items/past-moored.xml | base-type=\"float\" | base-type=\"string\" | only numbers can be typed",
                 "items/past-moored.xml | <qti-value>4</qti-value> | <qti-value>four</qti-value> | not a number",
-                "test.xml | nonlinear | linear | navigation-mode",
-                "test.xml | allow-skipping=\"true\" | allow-skipping=\"false\" | allow-skipping",
+                "test.xml | nonlinear | backwards | navigation-mode",
+                "test.xml | allow-skipping=\"true\" | max-attempts=\"many\" | whole number",
                 "test.xml | max-time=\"1200\" | max-time=\"soon\" | whole number of seconds",
                 "test.xml | items/goes-first.xml | items/gone.xml | the test names this item",
                 "daunting-ledger.xml | PT20M | 20 minutes | span of time like PT45M",
@@ -140,7 +141,7 @@ class QtiPackageReaderTest {
         List<Problem> problems = refused(Packages.demo()
                 .replacing(ITEM, "shuffle=\"false\"", "shuffle=\"true\"")
                 .replacing("items/past-moored.xml", "qti-equal", "qti-lt")
-                .replacing("test.xml", "nonlinear", "linear"));
+                .replacing("test.xml", "nonlinear", "backwards"));
 
         assertThat(problems).extracting(Problem::file).contains(ITEM, "items/past-moored.xml", "test.xml");
     }

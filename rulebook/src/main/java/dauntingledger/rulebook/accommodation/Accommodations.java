@@ -4,7 +4,10 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -84,10 +87,16 @@ public record Accommodations(
             Duration extra = extraBreaks.get(stage.id());
             if (extra != null) {
                 StageId id = new StageId("extra-" + stage.id().value());
-                route.add(new Stage.Break(id, "Extra break", extra, Stage.Break.Clocks.STAND_STILL));
+                route.add(new Stage.Break(id, "Extra break", extra, Duration.ZERO, Clocks.STAND_STILL, false));
             }
         }
-        return paper.with(route, paper.boxes().stream().map(this::granted).toList());
+        Conduct conduct = paper.conduct();
+        return paper.with(route, paper.boxes().stream().map(this::granted).toList())
+                .with(new Conduct(
+                        conduct.clockMayHide(),
+                        conduct.ownBreaks().map(this::granted),
+                        conduct.roomWarnings(),
+                        conduct.surveys()));
     }
 
     /** Returns the stages of {@code paper} that an extra break can stand behind: blocks with a block behind them. */
@@ -106,6 +115,21 @@ public record Accommodations(
         return Rounding.timesUp(box.limit(), factors.getOrDefault(box.id(), factor));
     }
 
+    /** Breaks of one's own become longer like all others, and their pool by as much for each that may be taken. */
+    private OwnBreaks granted(OwnBreaks breaks) {
+        return new OwnBreaks(
+                breaks.number(),
+                breaks.pool().map(pool -> pool.plus(longerBreaks.multipliedBy(Math.max(1, breaks.number())))),
+                breaks.longest().plus(longerBreaks),
+                clocks(breaks.clocks()),
+                breaks.signInAgain(),
+                breaks.seals());
+    }
+
+    private Clocks clocks(Clocks clocks) {
+        return stopsClocks ? Clocks.STAND_STILL : clocks;
+    }
+
     private TimeBox granted(TimeBox box) {
         return new TimeBox(box.id(), box.title(), limit(box), box.first(), box.last(), box.warnings());
     }
@@ -117,7 +141,9 @@ public record Accommodations(
                         rest.id(),
                         rest.title(),
                         rest.length().plus(longerBreaks),
-                        stopsClocks ? Stage.Break.Clocks.STAND_STILL : rest.clocks());
+                        rest.least(),
+                        clocks(rest.clocks()),
+                        rest.signInAgain());
             case Stage.Notice notice ->
                 new Stage.Notice(
                         notice.id(),
@@ -129,7 +155,8 @@ public record Accommodations(
                         notice.consentToCamera(),
                         notice.keepsAppointment());
             case Stage.Instructions read ->
-                new Stage.Instructions(read.id(), read.title(), longer(read.readingTime()), read.least());
+                new Stage.Instructions(
+                        read.id(), read.title(), longer(read.readingTime()), read.least(), read.clocks());
             default -> stage;
         };
     }

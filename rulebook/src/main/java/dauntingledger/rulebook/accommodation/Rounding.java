@@ -5,7 +5,7 @@ import java.math.BigInteger;
 import java.time.Duration;
 
 /** The one policy for spans that are multiplied. */
-final class Rounding {
+public final class Rounding {
 
     private Rounding() {}
 
@@ -18,7 +18,7 @@ final class Rounding {
      * <tr><td>0 s × 2</td><td>0 s</td></tr>
      * </table>
      */
-    static Duration timesUp(Duration span, Rational factor) {
+    public static Duration timesUp(Duration span, Rational factor) {
         BigInteger millis = BigInteger.valueOf(span.toMillis()).multiply(factor.numerator());
         BigInteger second = BigInteger.valueOf(1000).multiply(factor.denominator());
         BigInteger[] parts = millis.divideAndRemainder(second);

@@ -12,8 +12,10 @@ import java.util.Optional;
  * @param marks what a full and right answer earns; greater than zero
  * @param penalty what a wholly wrong answer costs; zero or more. A blank costs nothing.
  * @param credit whether part of an answer earns part of the marks
+ * @param entering how an answer is entered, and how often
  */
-public record Item(ItemId id, List<Interaction> interactions, Rational marks, Rational penalty, Credit credit) {
+public record Item(
+        ItemId id, List<Interaction> interactions, Rational marks, Rational penalty, Credit credit, Entering entering) {
 
     public Item {
         requireNonNull(id, "id");
@@ -21,6 +23,7 @@ public record Item(ItemId id, List<Interaction> interactions, Rational marks, Ra
         requireNonNull(marks, "marks");
         requireNonNull(penalty, "penalty");
         requireNonNull(credit, "credit");
+        requireNonNull(entering, "entering");
     }
 
     public Optional<Interaction> interaction(ResponseId response) {

@@ -3,7 +3,9 @@ package dauntingledger.rulebook.paper;
 import static java.util.Objects.requireNonNull;
 
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -16,6 +18,7 @@ import java.util.stream.Stream;
  * @param lateAcceptance how long after an entry was made it may reach the server and still count by itself
  * @param scoreRelease when the candidate may see the score
  * @param languages the languages it can be read in
+ * @param conduct the rules that belong to no single stage
  */
 public record Paper(
         PaperId id,
@@ -25,7 +28,8 @@ public record Paper(
         List<TimeBox> boxes,
         Duration lateAcceptance,
         ScoreRelease scoreRelease,
-        Languages languages) {
+        Languages languages,
+        Conduct conduct) {
 
     /**
      * @throws NullPointerException if a component is null
@@ -39,7 +43,8 @@ public record Paper(
         requireNonNull(lateAcceptance, "lateAcceptance");
         requireNonNull(scoreRelease, "scoreRelease");
         requireNonNull(languages, "languages");
-        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance, languages);
+        requireNonNull(conduct, "conduct");
+        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance, languages, conduct);
         if (!findings.isEmpty()) {
             throw new MalformedPaperException(findings);
         }
@@ -117,6 +122,31 @@ public record Paper(
 
     /** Returns this paper with another route and other boxes. */
     public Paper with(List<Stage> otherRoute, List<TimeBox> otherBoxes) {
-        return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages);
+        return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages, conduct);
+    }
+
+    /** Returns this paper with other rules. */
+    public Paper with(Conduct otherConduct) {
+        return new Paper(id, version, title, route, boxes, lateAcceptance, scoreRelease, languages, otherConduct);
+    }
+
+    /** Returns the stage that ends the route. */
+    public Stage.HandIn handIn() {
+        return (Stage.HandIn) route.getLast();
+    }
+
+    /** Returns the position of the last block on the route. */
+    public int lastBlock() {
+        return PaperCheck.lastBlock(route);
+    }
+
+    /** Returns the longest of the time boxes that cover the last block, or empty if it is untimed. */
+    public Optional<TimeBox> boxOfTheEnd() {
+        return boxes.stream().filter(box -> covers(box, lastBlock())).max(Comparator.comparing(TimeBox::limit));
+    }
+
+    /** Returns whether all questions of {@code block} can be read through on one page. */
+    public boolean hasWholeView(Stage.Block block) {
+        return block.isFree() && conduct.ownBreaks().filter(OwnBreaks::seals).isEmpty();
     }
 }

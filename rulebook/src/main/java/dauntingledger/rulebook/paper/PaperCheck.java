@@ -2,7 +2,6 @@ package dauntingledger.rulebook.paper;
 
 import dauntingledger.rulebook.number.Numeral;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -11,11 +10,10 @@ import java.util.Set;
 final class PaperCheck {
 
     private static final int MAX_CHOICES = 26;
-    private static final int MAX_TITLE = 120;
     private static final int MOST_TRIES = 20;
-    private static final Duration LONGEST = Duration.ofHours(24);
 
-    private final List<Finding> findings = new ArrayList<>();
+    private final Findings findings = new Findings();
+    private final ConductCheck conduct = new ConductCheck(findings);
     private final Set<ItemId> items = new HashSet<>();
     private final Set<SectionId> sections = new HashSet<>();
     private final Set<ItemSetId> sets = new HashSet<>();
@@ -23,17 +21,24 @@ final class PaperCheck {
     private PaperCheck() {}
 
     static List<Finding> findings(
-            int version, List<Stage> route, List<TimeBox> boxes, Duration lateAcceptance, Languages languages) {
+            int version,
+            List<Stage> route,
+            List<TimeBox> boxes,
+            Duration lateAcceptance,
+            Languages languages,
+            Conduct conduct) {
         PaperCheck check = new PaperCheck();
         check.require(version >= 1, "paper", "version must be 1 or more, but was " + version);
         check.require(
-                !lateAcceptance.isNegative() && lateAcceptance.compareTo(LONGEST) <= 0,
+                !lateAcceptance.isNegative() && lateAcceptance.compareTo(Findings.LONGEST) <= 0,
                 "paper",
                 "late acceptance must be 0 to 24 hours, but was " + lateAcceptance);
         check.languages(languages, route);
         check.route(route);
         check.boxes(route, boxes);
-        return List.copyOf(check.findings);
+        check.conduct.conduct(conduct, route);
+        check.conduct.end(route, boxes);
+        return check.findings.found();
     }
 
     private void route(List<Stage> route) {
@@ -42,7 +47,7 @@ final class PaperCheck {
             Stage stage = route.get(i);
             String place = "stage " + stage.id();
             require(seen.add(stage.id()), place, "two stages have this identifier");
-            title(stage.title(), place);
+            findings.requireTitle(stage.title(), place, "the title");
             require(
                     stage instanceof Stage.HandIn == (i == route.size() - 1),
                     place,
@@ -51,17 +56,14 @@ final class PaperCheck {
             require(
                     !(stage instanceof Stage.Break) || isBetweenBlocks(route, i),
                     place,
-                    "a break must stand between two blocks");
+                    "a break must stand between two blocks, and not beside another break");
             require(
                     !usesCamera(stage) || hasConsentBefore(route, i),
                     place,
                     "no camera is used before a notice with consent to it was accepted; put one before this stage");
             require(!isArrival(stage) || !hasBlockBefore(route, i), place, "this belongs before the first block");
         }
-        require(
-                route.stream().anyMatch(stage -> stage instanceof Stage.Block || stage instanceof Stage.Unopened),
-                "paper",
-                "the route must hold at least one block of questions");
+        require(lastBlock(route) >= 0, "paper", "the route must hold at least one block of questions");
     }
 
     private void languages(Languages languages, List<Stage> route) {
@@ -107,10 +109,21 @@ final class PaperCheck {
     }
 
     private static boolean isBetweenBlocks(List<Stage> route, int index) {
-        return index > 0 && index + 1 < route.size() && isBlock(route.get(index - 1)) && isBlock(route.get(index + 1));
+        return hasBlockBefore(route, index)
+                && lastBlock(route) > index
+                && !(route.get(index - 1) instanceof Stage.Break);
     }
 
-    private static boolean isBlock(Stage stage) {
+    /** Returns the position of the last block, or -1 if there is none. */
+    static int lastBlock(List<Stage> route) {
+        int last = route.size() - 1;
+        while (last >= 0 && !isBlock(route.get(last))) {
+            last--;
+        }
+        return last;
+    }
+
+    static boolean isBlock(Stage stage) {
         return stage instanceof Stage.Block || stage instanceof Stage.Unopened;
     }
 
@@ -136,25 +149,26 @@ final class PaperCheck {
             case Stage.TryOut tryOut -> {}
             case Stage.Notice notice -> notice(notice, place);
             case Stage.Instructions instructions -> {
-                instructions.readingTime().ifPresent(time -> span(time, place, "the reading time"));
-                Duration most = instructions.readingTime().orElse(LONGEST);
-                require(
-                        !instructions.least().isNegative()
-                                && instructions.least().compareTo(most) <= 0
-                                && instructions.least().getNano() == 0,
-                        place,
-                        "the least reading time must be 0 to " + most + " in whole seconds, but was "
-                                + instructions.least());
+                instructions.readingTime().ifPresent(time -> findings.requireSpan(time, place, "the reading time"));
+                Duration most = instructions.readingTime().orElse(Findings.LONGEST);
+                findings.requireLeast(instructions.least(), most, place, "the least reading time");
             }
             case Stage.Block block -> {
                 require(!block.sections().isEmpty(), place, "a block must hold at least one section");
                 block.sections().forEach(section -> section(section, place));
+                conduct.movements(block, place);
             }
             case Stage.Unopened unopened -> {
                 require(unopened.questions() > 0, place, "a block must hold at least one question");
             }
-            case Stage.Break rest -> span(rest.length(), place, "the length of the break");
-            case Stage.HandIn handIn -> span(handIn.within(), place, "the time to confirm");
+            case Stage.Break rest -> {
+                findings.requireSpan(rest.length(), place, "the length of the break");
+                findings.requireLeast(rest.least(), rest.length(), place, "the least length of the break");
+            }
+            case Stage.HandIn handIn -> {
+                findings.requireSpan(handIn.within(), place, "the time to confirm");
+                conduct.finish(handIn.finish(), place);
+            }
         }
     }
 
@@ -164,7 +178,7 @@ final class PaperCheck {
                 !notice.textDigests().isEmpty() && notice.textDigests().stream().allMatch(PaperCheck::isDigest),
                 place,
                 "the text digests must be 64 lower-case hexadecimal digits each");
-        notice.limit().ifPresent(limit -> span(limit, place, "the time to accept"));
+        notice.limit().ifPresent(limit -> findings.requireSpan(limit, place, "the time to accept"));
         Confirmation confirmation = notice.confirmation();
         require(
                 confirmation.how() == Confirmation.How.PRESS
@@ -182,12 +196,12 @@ final class PaperCheck {
     private void section(Section section, String stage) {
         String place = stage + ", section " + section.id();
         require(sections.add(section.id()), place, "two sections have this identifier");
-        title(section.title(), place);
+        findings.requireTitle(section.title(), place, "the title");
         require(!section.sets().isEmpty(), place, "a section must hold at least one item set");
         for (ItemSet set : section.sets()) {
             String setPlace = place + ", set " + set.id();
             require(sets.add(set.id()), setPlace, "two item sets have this identifier");
-            title(set.title(), setPlace);
+            findings.requireTitle(set.title(), setPlace, "the title");
             require(!set.items().isEmpty(), setPlace, "an item set must hold at least one item");
             set.items().forEach(item -> item(item, setPlace));
         }
@@ -199,6 +213,7 @@ final class PaperCheck {
         require(item.marks().signum() > 0, place, "marks must be more than 0, but were " + item.marks());
         require(item.penalty().signum() >= 0, place, "the penalty must be 0 or more, but was " + item.penalty());
         require(!item.interactions().isEmpty(), place, "an item must hold at least one interaction");
+        conduct.entering(item, place);
         Set<ResponseId> responses = new HashSet<>();
         for (Interaction interaction : item.interactions()) {
             String responsePlace = place + ", response " + interaction.response();
@@ -241,14 +256,14 @@ final class PaperCheck {
         for (TimeBox box : boxes) {
             String place = "time box " + box.id();
             require(seen.add(box.id()), place, "two time boxes have this identifier");
-            title(box.title(), place);
-            span(box.limit(), place, "the limit");
+            findings.requireTitle(box.title(), place, "the title");
+            findings.requireSpan(box.limit(), place, "the limit");
             int first = order.indexOf(box.first());
             int last = order.indexOf(box.last());
             require(first >= 0, place, "there is no stage " + box.first() + " to begin with");
             require(last >= 0, place, "there is no stage " + box.last() + " to end with");
             require(first <= last, place, "it begins with " + box.first() + ", which comes after " + box.last());
-            warnings(box, place);
+            findings.requireWarnings(box.warnings(), box.limit(), place);
         }
         for (int i = 0; i < boxes.size(); i++) {
             for (TimeBox other : boxes.subList(i + 1, boxes.size())) {
@@ -257,18 +272,6 @@ final class PaperCheck {
                         "time box " + boxes.get(i).id(),
                         "it overlaps time box " + other.id() + "; one must contain the other, or they must be apart");
             }
-        }
-    }
-
-    private void warnings(TimeBox box, String place) {
-        Duration above = box.limit();
-        for (Duration warning : box.warnings()) {
-            require(
-                    warning.compareTo(Duration.ZERO) > 0 && warning.compareTo(above) < 0,
-                    place,
-                    "warnings must be more than 0, below the limit, and longest first; " + warning
-                            + " does not come below " + above);
-            above = warning;
         }
     }
 
@@ -283,23 +286,7 @@ final class PaperCheck {
         return apart || aHoldsB || bHoldsA;
     }
 
-    private void title(String title, String place) {
-        require(
-                !title.isBlank() && title.length() <= MAX_TITLE,
-                place,
-                "the title must be 1 to " + MAX_TITLE + " characters");
-    }
-
-    private void span(Duration span, String place, String what) {
-        require(
-                span.compareTo(Duration.ZERO) > 0 && span.compareTo(LONGEST) <= 0 && span.getNano() == 0,
-                place,
-                what + " must be 1 second to 24 hours in whole seconds, but was " + span);
-    }
-
     private void require(boolean holds, String place, String problem) {
-        if (!holds) {
-            findings.add(new Finding(place, problem));
-        }
+        findings.require(holds, place, problem);
     }
 }

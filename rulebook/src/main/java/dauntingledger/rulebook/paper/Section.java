@@ -6,11 +6,12 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /** A named part of a block, made of item sets in a fixed order. */
-public record Section(SectionId id, String title, List<ItemSet> sets) {
+public record Section(SectionId id, String title, Movement movement, List<ItemSet> sets) {
 
     public Section {
         requireNonNull(id, "id");
         requireNonNull(title, "title");
+        requireNonNull(movement, "movement");
         sets = List.copyOf(sets);
     }
 

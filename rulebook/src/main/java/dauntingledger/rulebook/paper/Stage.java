@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** One leg of a paper's route. A candidate is in at most one stage at a time, and goes
- * back to an earlier one only when a sitting that is over is entered again. */
+/**
+ * One leg of a paper's route. A candidate is in at most one stage at a time, and goes back to an earlier one only when a
+ * sitting that is over is entered again.
+ */
 public sealed interface Stage {
 
     StageId id();
@@ -127,18 +129,25 @@ public sealed interface Stage {
      *
      * @param readingTime after this time the next stage opens by itself; untimed without
      * @param least before this time they cannot be left
+     * @param clocks what the clocks of the time boxes around them do meanwhile
      */
-    record Instructions(StageId id, String title, Optional<Duration> readingTime, Duration least) implements Stage {
+    record Instructions(StageId id, String title, Optional<Duration> readingTime, Duration least, Clocks clocks)
+            implements Stage {
         public Instructions {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
             requireNonNull(readingTime, "readingTime");
             requireNonNull(least, "least");
+            requireNonNull(clocks, "clocks");
         }
     }
 
-    /** The sections between which the candidate may move; closed for good once left. */
-    record Block(StageId id, String title, List<Section> sections) implements Stage {
+    /**
+     * The sections between which the candidate may move; closed for good once left.
+     *
+     * @param review whether there is a review page before the block is closed
+     */
+    record Block(StageId id, String title, List<Section> sections, boolean review) implements Stage {
         public Block {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
@@ -147,6 +156,11 @@ public sealed interface Stage {
 
         public int questions() {
             return sections.stream().mapToInt(Section::questions).sum();
+        }
+
+        /** Returns whether all questions may be looked at in any order. */
+        public boolean isFree() {
+            return sections.stream().map(Section::movement).allMatch(Movement::isUnbound);
         }
     }
 
@@ -163,24 +177,26 @@ public sealed interface Stage {
     }
 
     /**
-     * A rest between blocks. It begins by itself when the stage before it closes, may be ended early, and its overrun
-     * runs on the next stage's clock.
+     * A rest between blocks. It begins by itself when the stage before it closes, and its overrun runs on the next
+     * stage's clock.
      *
      * @param length the longest the break lasts
+     * @param least before this time it cannot be ended; zero for a break that may be skipped
      * @param clocks what the clocks of the time boxes around it do meanwhile
+     * @param signInAgain whether the candidate signs in again on return
      */
-    record Break(StageId id, String title, Duration length, Clocks clocks) implements Stage {
+    record Break(StageId id, String title, Duration length, Duration least, Clocks clocks, boolean signInAgain)
+            implements Stage {
         public Break {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
             requireNonNull(length, "length");
+            requireNonNull(least, "least");
             requireNonNull(clocks, "clocks");
         }
 
-        /** What the clocks of surrounding time boxes do during a break. */
-        public enum Clocks {
-            STAND_STILL,
-            RUN_ON
+        public boolean isOptional() {
+            return least.isZero();
         }
     }
 
@@ -188,12 +204,14 @@ public sealed interface Stage {
      * The end of every route: the candidate confirms that the exam is finished.
      *
      * @param within how long the confirmation may take; then the exam is handed in by itself
+     * @param finish from when on the candidate can close the last block and so come here
      */
-    record HandIn(StageId id, String title, Duration within) implements Stage {
+    record HandIn(StageId id, String title, Duration within, Finish finish) implements Stage {
         public HandIn {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
             requireNonNull(within, "within");
+            requireNonNull(finish, "finish");
         }
     }
 }

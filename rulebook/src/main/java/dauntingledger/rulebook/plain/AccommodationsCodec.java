@@ -41,7 +41,10 @@ public final class AccommodationsCodec {
 
     /** @throws MalformedDataException if a member is missing or wrong */
     public static Accommodations fromPlain(@Nullable Object plain) {
-        Members from = Members.of(plain);
+        return fromMembers(Members.of(plain));
+    }
+
+    static Accommodations fromMembers(Members from) {
         Map<BoxId, Rational> factors = new LinkedHashMap<>();
         from.each("factors", one -> factors.put(one.read("box", BoxId::new), one.rational("factor")));
         Map<StageId, Duration> breaks = new LinkedHashMap<>();

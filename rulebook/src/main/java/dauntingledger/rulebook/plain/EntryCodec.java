@@ -104,6 +104,14 @@ public final class EntryCodec {
             case Act.Unmarked a -> "unmarked";
             case Act.StageRanOut a -> "stage-ran-out";
             case Act.SeatTaken a -> "seat-taken";
+            case Act.WholeViewOpened a -> "whole-view-opened";
+            case Act.BreakBegun a -> "break-begun";
+            case Act.BreakEnded a -> "break-ended";
+            case Act.SignedInAgain a -> "signed-in-again";
+            case Act.EndSeen a -> "end-seen";
+            case Act.AnswerEntered a -> "answer-entered";
+            case Act.SurveyAnswered a -> "survey-answered";
+            case Act.TermsFixed a -> "terms-fixed";
             case Act.TimeGranted a -> "time-granted";
             case Act.Paused a -> "paused";
             case Act.Resumed a -> "resumed";
@@ -142,7 +150,21 @@ public final class EntryCodec {
             }
             case Act.NoticeDeclined a -> plain.put("stage", a.stage().value());
             case Act.BlockClosed a -> plain.put("stage", a.stage().value());
-            case Act.WalkBegun a -> plain.put("subset", PlainNames.name(a.subset()));
+            case Act.WalkBegun a -> {
+                plain.put("subset", PlainNames.name(a.subset()));
+                if (!a.chosen().isEmpty()) {
+                    plain.put("chosen", a.chosen().stream().map(ItemId::value).toList());
+                }
+            }
+            case Act.SurveyAnswered a -> {
+                plain.put("stage", a.about().value());
+                plain.put("rating", a.rating());
+                plain.put("comment", a.comment());
+            }
+            case Act.TermsFixed a -> {
+                plain.put("window", WindowCodec.toPlain(a.window()));
+                plain.put("accommodations", AccommodationsCodec.toPlain(a.accommodations()));
+            }
             case Act.StageRanOut a -> plain.put("stage", a.stage().value());
             case Act.SeatTaken a -> plain.put("seat", a.seat());
             case Act.TimeGranted a -> {
@@ -151,6 +173,10 @@ public final class EntryCodec {
             }
             case Act.InstructionsReopened none -> {}
             case Act.HandedIn none -> {}
+            case Act.WholeViewOpened none -> {}
+            case Act.BreakBegun none -> {}
+            case Act.BreakEnded none -> {}
+            case Act.SignedInAgain none -> {}
             case Act.ReviewOpened none -> {}
             case Act.Paused none -> {}
             case Act.Resumed none -> {}
@@ -171,6 +197,8 @@ public final class EntryCodec {
                 plain.put("choice", onChoice.choice().value());
             }
             case Act.QuestionOpened none -> {}
+            case Act.EndSeen none -> {}
+            case Act.AnswerEntered none -> {}
             case Act.Erased none -> {}
             case Act.Marked none -> {}
             case Act.Unmarked none -> {}
@@ -209,7 +237,21 @@ public final class EntryCodec {
         readers.put("reopened", byPerson(Act.Reopened::new));
         readers.put("question-opened", from -> new Act.QuestionOpened(item(from)));
         readers.put("review-opened", from -> new Act.ReviewOpened());
-        readers.put("walk-begun", from -> new Act.WalkBegun(PlainNames.read(from, "subset", Subset.values())));
+        readers.put("whole-view-opened", from -> new Act.WholeViewOpened());
+        readers.put("walk-begun", EntryCodec::walkBegun);
+        readers.put("break-begun", from -> new Act.BreakBegun());
+        readers.put("break-ended", from -> new Act.BreakEnded());
+        readers.put("signed-in-again", from -> new Act.SignedInAgain());
+        readers.put("end-seen", from -> new Act.EndSeen(item(from)));
+        readers.put("answer-entered", from -> new Act.AnswerEntered(item(from)));
+        readers.put(
+                "survey-answered",
+                from -> new Act.SurveyAnswered(stage(from), from.count("rating"), from.text("comment")));
+        readers.put(
+                "terms-fixed",
+                from -> new Act.TermsFixed(
+                        WindowCodec.fromMembers(from.object("window")),
+                        AccommodationsCodec.fromMembers(from.object("accommodations"))));
         readers.put("answered", from -> new Act.Answered(item(from), response(from), value(from)));
         readers.put("erased", from -> new Act.Erased(item(from)));
         readers.put("struck-out", from -> new Act.StruckOut(item(from), response(from), choice(from)));
@@ -226,6 +268,13 @@ public final class EntryCodec {
 
     private static Function<Members, Act> byPerson(BiFunction<StageId, String, Act> act) {
         return from -> act.apply(stage(from), from.text("person"));
+    }
+
+    private static Act walkBegun(Members from) {
+        List<ItemId> chosen = from.has("chosen")
+                ? from.texts("chosen").stream().map(ItemId::new).toList()
+                : List.of();
+        return new Act.WalkBegun(PlainNames.read(from, "subset", Subset.values()), chosen);
     }
 
     private static Act stationChecked(Members from) {

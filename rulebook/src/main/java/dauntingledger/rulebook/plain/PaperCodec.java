@@ -2,6 +2,7 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
@@ -42,6 +43,7 @@ public final class PaperCodec {
         plain.put("scoreRelease", PlainNames.name(paper.scoreRelease()));
         plain.put("languages", paper.languages().tags());
         plain.put("switching", paper.languages().switching());
+        plain.put("conduct", ConductCodec.conduct(paper.conduct()));
         return plain;
     }
 
@@ -61,7 +63,8 @@ public final class PaperCodec {
                 from.list("boxes", PaperCodec::box),
                 from.millis("lateAcceptance"),
                 PlainNames.read(from, "scoreRelease", Paper.ScoreRelease.values()),
-                new Languages(from.texts("languages"), from.truth("switching")));
+                new Languages(from.texts("languages"), from.truth("switching")),
+                ConductCodec.conduct(from.object("conduct")));
     }
 
     private static Map<String, Object> stage(Stage stage) {
@@ -88,10 +91,12 @@ public final class PaperCodec {
                 plain.put("kind", "instructions");
                 instructions.readingTime().ifPresent(time -> plain.put("readingTime", time.toMillis()));
                 plain.put("least", instructions.least().toMillis());
+                plain.put("clocks", PlainNames.name(instructions.clocks()));
             }
             case Stage.Block block -> {
                 plain.put("kind", "block");
                 plain.put("sections", map(block.sections(), PaperCodec::section));
+                plain.put("review", block.review());
             }
             case Stage.Unopened unopened -> {
                 plain.put("kind", "unopened");
@@ -100,11 +105,14 @@ public final class PaperCodec {
             case Stage.Break rest -> {
                 plain.put("kind", "break");
                 plain.put("length", rest.length().toMillis());
+                plain.put("least", rest.least().toMillis());
                 plain.put("clocks", PlainNames.name(rest.clocks()));
+                plain.put("signInAgain", rest.signInAgain());
             }
             case Stage.HandIn handIn -> {
                 plain.put("kind", "hand-in");
                 plain.put("within", handIn.within().toMillis());
+                plain.put("finish", ConductCodec.finish(handIn.finish()));
             }
         }
         return plain;
@@ -156,24 +164,43 @@ public final class PaperCodec {
                         from.truth("consentToCamera"),
                         from.truth("keepsAppointment"));
             case "instructions" ->
-                new Stage.Instructions(id, title, from.optionalMillis("readingTime"), from.millis("least"));
-            case "block" -> new Stage.Block(id, title, from.list("sections", PaperCodec::section));
+                new Stage.Instructions(
+                        id,
+                        title,
+                        from.optionalMillis("readingTime"),
+                        from.millis("least"),
+                        PlainNames.read(from, "clocks", Clocks.values()));
+            case "block" ->
+                new Stage.Block(id, title, from.list("sections", PaperCodec::section), from.truth("review"));
             case "unopened" -> new Stage.Unopened(id, title, from.count("questions"));
             case "break" ->
                 new Stage.Break(
-                        id, title, from.millis("length"), PlainNames.read(from, "clocks", Stage.Break.Clocks.values()));
-            case "hand-in" -> new Stage.HandIn(id, title, from.millis("within"));
+                        id,
+                        title,
+                        from.millis("length"),
+                        from.millis("least"),
+                        PlainNames.read(from, "clocks", Clocks.values()),
+                        from.truth("signInAgain"));
+            case "hand-in" ->
+                new Stage.HandIn(id, title, from.millis("within"), ConductCodec.finish(from.object("finish")));
             default -> throw new MalformedDataException("kind: there is no kind of stage '" + kind + "'");
         };
     }
 
     private static Map<String, Object> section(Section section) {
         return Map.of(
-                "id", section.id().value(), "title", section.title(), "sets", map(section.sets(), PaperCodec::set));
+                "id", section.id().value(),
+                "title", section.title(),
+                "movement", ConductCodec.movement(section.movement()),
+                "sets", map(section.sets(), PaperCodec::set));
     }
 
     private static Section section(Members from) {
-        return new Section(from.read("id", SectionId::new), from.text("title"), from.list("sets", PaperCodec::set));
+        return new Section(
+                from.read("id", SectionId::new),
+                from.text("title"),
+                ConductCodec.movement(from.object("movement")),
+                from.list("sets", PaperCodec::set));
     }
 
     private static Map<String, Object> set(ItemSet set) {
@@ -198,7 +225,8 @@ public final class PaperCodec {
                 "interactions", map(item.interactions(), PaperCodec::interaction),
                 "marks", item.marks().toString(),
                 "penalty", item.penalty().toString(),
-                "credit", PlainNames.name(item.credit()));
+                "credit", PlainNames.name(item.credit()),
+                "entering", ConductCodec.entering(item.entering()));
     }
 
     private static Item item(Members from) {
@@ -207,7 +235,8 @@ public final class PaperCodec {
                 from.list("interactions", PaperCodec::interaction),
                 from.rational("marks"),
                 from.rational("penalty"),
-                PlainNames.read(from, "credit", Item.Credit.values()));
+                PlainNames.read(from, "credit", Item.Credit.values()),
+                ConductCodec.entering(from.object("entering")));
     }
 
     private static Map<String, Object> interaction(Interaction interaction) {

@@ -5,6 +5,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Arrival;
+import dauntingledger.rulebook.sitting.Breaks;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Question;
@@ -12,6 +13,7 @@ import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import dauntingledger.rulebook.sitting.Totals;
 import dauntingledger.rulebook.sitting.Walk;
+import dauntingledger.rulebook.sitting.Warning;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -29,12 +31,24 @@ public final class RoomCodec {
         plain.put("position", position(sitting));
         plain.put("arrival", arrival(sitting));
         plain.put("paused", sitting.isPaused());
-        plain.put("reviewing", sitting.isReviewing());
-        sitting.looking().ifPresent(item -> plain.put("looking", item.value()));
+        plain.put("view", PlainNames.name(sitting.view()));
+        plain.put("presence", PlainNames.name(sitting.presence()));
+        plain.put("endWanted", sitting.isEndWanted());
+        sitting.looking().ifPresent(item -> {
+            plain.put("looking", item.value());
+            plain.put("lookingSpent", sitting.question(item).spentMillis());
+        });
+        if (sitting.looking().isEmpty()) {
+            sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
+        }
         sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));
         plain.put("clocks", sitting.clocks().stream().map(RoomCodec::clock).toList());
         sitting.biting().ifPresent(clock -> plain.put("biting", clock(clock)));
+        plain.put("mayHideClock", sitting.mayHideClock());
+        sitting.closableFrom().ifPresent(from -> plain.put("closableFrom", from.toEpochMilli()));
+        sitting.breaks().ifPresent(breaks -> plain.put("breaks", breaks(sitting, breaks)));
+        plain.put("warned", sitting.warnings().stream().map(RoomCodec::warning).toList());
         sitting.pace().ifPresent(pace -> plain.put("pace", pace.toMillis()));
         plain.put(
                 "stages",
@@ -49,6 +63,21 @@ public final class RoomCodec {
         return plain;
     }
 
+    private static Map<String, Object> breaks(Sitting sitting, Breaks breaks) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("next", breaks.next().toMillis());
+        plain.put("seals", sitting.sealedByBreak().stream().map(ItemId::value).toList());
+        return plain;
+    }
+
+    private static Map<String, Object> warning(Warning warning) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        warning.box().ifPresent(box -> plain.put("box", box.value()));
+        plain.put("left", warning.left().toMillis());
+        plain.put("at", warning.at().toEpochMilli());
+        return plain;
+    }
+
     /** Returns one question as its ledger cell and its sheet show it. */
     public static Map<String, Object> question(Question question) {
         Map<String, Object> plain = new LinkedHashMap<>();
@@ -57,7 +86,9 @@ public final class RoomCodec {
         plain.put("label", question.label());
         plain.put("fullLabel", question.fullLabel());
         plain.put("marked", question.marked());
-        plain.put("sealed", question.sealed());
+        plain.put("seal", PlainNames.name(question.seal()));
+        plain.put("entered", question.entered());
+        question.triesLeft().ifPresent(left -> plain.put("triesLeft", left));
         plain.put("spent", question.spentMillis());
         Map<String, Object> responses = new LinkedHashMap<>();
         question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
@@ -113,6 +144,8 @@ public final class RoomCodec {
                                     .toList());
                 case Stage.Instructions read ->
                     sitting.leavableFrom().ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
+                case Stage.Break rest ->
+                    sitting.leavableFrom().ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
                 default -> {}
             }
         });
@@ -131,10 +164,12 @@ public final class RoomCodec {
 
     private static Map<String, Object> clock(Clock clock) {
         Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("kind", PlainNames.name(clock.kind()));
         clock.box().ifPresent(box -> plain.put("box", box.value()));
         plain.put("title", clock.title());
         plain.put("allowance", clock.allowance().toMillis());
         plain.put("left", clock.left().toMillis());
+        plain.put("used", clock.used().toMillis());
         clock.deadline().map(Instant::toEpochMilli).ifPresent(deadline -> plain.put("deadline", deadline));
         plain.put("warnings", clock.warnings().stream().map(Duration::toMillis).toList());
         return plain;
@@ -170,6 +205,8 @@ public final class RoomCodec {
                 "notOpened", totals.notOpened(),
                 "questions", totals.questions(),
                 "withoutFullAnswer", totals.withoutFullAnswer(),
-                "marked", totals.marked());
+                "unanswered", totals.unanswered(),
+                "marked", totals.marked(),
+                "percent", totals.percent());
     }
 }

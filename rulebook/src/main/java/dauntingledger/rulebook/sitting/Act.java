@@ -2,12 +2,14 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Value;
 import java.time.Duration;
 import java.util.List;
@@ -136,14 +138,88 @@ public sealed interface Act {
     /** Brings the review page of the open block into view. */
     record ReviewOpened() implements Act {}
 
-    /** Begins a walk through some questions of the open block; it lasts until the review page is opened. */
-    record WalkBegun(Subset subset) implements Act {
+    /** Brings all questions of the open block into view at once, to read through. */
+    record WholeViewOpened() implements Act {}
+
+    /**
+     * Begins a walk through some questions of the open block; it lasts until the review page is opened.
+     *
+     * @param chosen the questions, if the subset is {@link Subset#CHOSEN}; else empty
+     */
+    record WalkBegun(Subset subset, List<ItemId> chosen) implements Act {
         public WalkBegun {
             requireNonNull(subset, "subset");
+            chosen = List.copyOf(chosen);
+            if (chosen.isEmpty() == (subset == Subset.CHOSEN)) {
+                throw new IllegalArgumentException("questions are named for a walk through chosen ones, and only then");
+            }
+        }
+
+        public WalkBegun(Subset subset) {
+            this(subset, List.of());
         }
     }
 
-    /** Enters a response in place of the former one. */
+    /** Leaves the open block for a break of the candidate's own. */
+    record BreakBegun() implements OnRoute {}
+
+    /** Comes back from a break of the candidate's own. */
+    record BreakEnded() implements OnRoute {}
+
+    /** Records that the candidate signed in again after a break. */
+    record SignedInAgain() implements Act {
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
+        }
+    }
+
+    /**
+     * Answers the survey about a closed block, or after the hand-in that about the exam.
+     *
+     * @param rating 1 to {@value Survey#MOST_RATING}, or 0 for none
+     */
+    record SurveyAnswered(StageId about, int rating, String comment) implements Act {
+        public static final int MOST_COMMENT = 1_000;
+
+        public SurveyAnswered {
+            requireNonNull(about, "about");
+            if (rating < 0 || rating > Survey.MOST_RATING) {
+                throw new IllegalArgumentException(
+                        "a rating must be 0 to " + Survey.MOST_RATING + ", but was " + rating);
+            }
+            requireAtMost(MOST_COMMENT, "the comment", comment);
+        }
+    }
+
+    /** Records on what terms the sitting is sat, when it begins; they are no part of the paper. */
+    record TermsFixed(Window window, Accommodations accommodations) implements Act {
+        public TermsFixed {
+            requireNonNull(window, "window");
+            requireNonNull(accommodations, "accommodations");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
+        }
+    }
+
+    /** Says that the end of a question has been in view. */
+    record EndSeen(ItemId item) implements OnItem {
+        public EndSeen {
+            requireNonNull(item, "item");
+        }
+    }
+
+    /** Enters the answer that is given, where the paper wants that done deliberately. */
+    record AnswerEntered(ItemId item) implements OnItem {
+        public AnswerEntered {
+            requireNonNull(item, "item");
+        }
+    }
+
+    /** Gives a response in place of the former one. */
     record Answered(ItemId item, ResponseId response, Value value) implements OnItem {
         public Answered {
             requireNonNull(item, "item");

@@ -23,7 +23,8 @@ final class ArrivalPermission {
         return switch (fold.index.window().hour(now())) {
             case TOO_EARLY -> Verdict.TOO_EARLY;
             case OPEN -> Verdict.PERMITTED;
-            case TOO_LATE -> admitsLatecomers() ? Verdict.PERMITTED : Verdict.TOO_LATE;
+            case TOO_LATE ->
+                admitsLatecomers() && !fold.index.window().hasEnded(now()) ? Verdict.PERMITTED : Verdict.TOO_LATE;
         };
     }
 
@@ -116,7 +117,7 @@ final class ArrivalPermission {
         }
         return switch (left) {
             case Stage.Instructions read ->
-                requireNonNull(fold.leavableFrom()).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
+                requireNonNull(new Outlook(fold).leavableFrom()).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
             case Stage.StationCheck check ->
                 fold.door.isStationReady(check) ? Verdict.PERMITTED : Verdict.STATION_NOT_READY;
             case Stage.TryOut tryOut -> Verdict.PERMITTED;

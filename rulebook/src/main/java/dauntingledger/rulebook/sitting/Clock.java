@@ -9,8 +9,9 @@ import java.util.Optional;
 /**
  * A time limit as it stands at one instant.
  *
- * @param box the time box, or empty for the time limit of the open stage itself
- * @param title its name in the paper
+ * @param kind what it limits
+ * @param box the time box, or empty for any other kind
+ * @param title its name in the paper; empty for a break of one's own and for the room
  * @param allowance its limit and all grants
  * @param used what has run off
  * @param left what remains; {@code used} and {@code left} add up to {@code allowance}
@@ -18,10 +19,24 @@ import java.util.Optional;
  * @param warnings at how much time left the candidate is told, longest first
  */
 public record Clock(
+        Kind kind,
         Optional<BoxId> box,
         String title,
         Duration allowance,
         Duration used,
         Duration left,
         Optional<Instant> deadline,
-        List<Duration> warnings) {}
+        List<Duration> warnings) {
+
+    /** What a clock limits. */
+    public enum Kind {
+        /** A run of stages. */
+        BOX,
+        /** The open stage alone: a break, a notice, a reading time. */
+        STAGE,
+        /** A break of the candidate's own. */
+        OWN_BREAK,
+        /** Everything: the room closes. It never stands still. */
+        ROOM
+    }
+}

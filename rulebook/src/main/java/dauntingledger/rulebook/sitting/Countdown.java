@@ -2,6 +2,8 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.accommodation.Rounding;
+import dauntingledger.rulebook.number.Rational;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -64,6 +66,18 @@ record Countdown(
 
     /** Returns the instant at which no time is left, or empty while the clock stands still. */
     Optional<Instant> deadline() {
-        return isRunning() ? Optional.of(startedAt.plus(allowance).plus(stood)) : Optional.empty();
+        return isRunning() ? Optional.of(Instant.ofEpochMilli(deadlineMillis())) : Optional.empty();
+    }
+
+    /** Returns when no time is left if the clock runs from now on as if it had not stopped. */
+    long deadlineMillis() {
+        return startedAt.toEpochMilli() + allowance.toMillis() + stood.toMillis();
+    }
+
+    /** Returns when {@code share} of the allowance is used, rounded up to the second, or never while it stands before. */
+    long shareUsedAt(Rational share) {
+        long due = Rounding.timesUp(allowance, share).toMillis();
+        boolean standsBefore = stoppedAt != null && used(stoppedAt).toMillis() < due;
+        return standsBefore ? Timekeeper.NEVER : startedAt.toEpochMilli() + stood.toMillis() + due;
     }
 }

@@ -1,7 +1,9 @@
 package dauntingledger.rulebook.sitting;
 
+import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,75 +21,103 @@ final class Fold {
      * pass end stages by themselves. settle(t) replays the second kind in the order of their deadlines, each as of its
      * deadline and not as of t, so that the state at t is the same whether somebody looked in between or not.
      *
-     * Two things are put off, because most entries do not need them. What runs out next is worked out anew only after
-     * an act that moves a clock or the route. And time spent is credited when the view, the stage or a pause changes,
-     * or when count() asks for it, not with every entry.
+     * Two things are put off, because most entries do not need them. What runs out or warns next is worked out anew only
+     * after an act that moves a clock or the route. And time spent is credited when the view, the stage, a pause or a
+     * break changes, or when count() asks for it, not with every entry.
      */
 
+    /** Is told how the time of a sitting was spent; see {@link Timeline}. */
+    interface Watcher {
+        /**
+         * @param item the question in view, if one was
+         */
+        void used(int stage, Optional<ItemId> item, long fromMillis, long toMillis);
+
+        void rested(int stage, long fromMillis, long toMillis);
+
+        void paused(int stage, long fromMillis, long toMillis);
+    }
+
     final PaperIndex index;
-    final Question[] questions;
+    final Sheets sheets;
     final Timekeeper time;
     final Doorway door;
     final List<Refusal> refusals;
     final StageLog log;
+    final BreakLog breaks;
+    final List<Warning> warnings;
 
     /** The instant everything else is said of, in milliseconds as entries count them. */
     long now;
 
     Position position = new Position.Before(0);
     boolean paused;
-    boolean reviewing;
-    int looking = -1;
-
-    @Nullable
-    Walk walk;
 
     @Nullable
     String seat;
 
     private boolean counting;
     private long countedTo;
+    private long stoppedAt;
     private boolean nextKnown;
     private Timekeeper.@Nullable Expiry next;
+    private long nextWarning;
+    private @Nullable Watcher watcher;
 
     Fold(PaperIndex index) {
         this.index = index;
-        this.questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
+        this.sheets = new Sheets(index);
         this.time = new Timekeeper(index);
         this.door = new Doorway(index.window());
         this.refusals = new ArrayList<>();
         this.log = new StageLog(index.stages());
+        this.breaks = new BreakLog(index.paper().conduct().ownBreaks());
+        this.warnings = new ArrayList<>();
     }
 
     private Fold(Fold other) {
         this.index = other.index;
-        this.questions = other.questions.clone();
+        this.sheets = new Sheets(other.sheets);
         this.time = new Timekeeper(other.time);
         this.door = new Doorway(other.door);
         this.refusals = new ArrayList<>(other.refusals);
         this.log = new StageLog(other.log);
+        this.breaks = new BreakLog(other.breaks);
+        this.warnings = new ArrayList<>(other.warnings);
         this.now = other.now;
         this.position = other.position;
         this.paused = other.paused;
-        this.reviewing = other.reviewing;
-        this.looking = other.looking;
-        this.walk = other.walk;
         this.seat = other.seat;
         this.counting = other.counting;
         this.countedTo = other.countedTo;
+        this.stoppedAt = other.stoppedAt;
         this.nextKnown = other.nextKnown;
         this.next = other.next;
+        this.nextWarning = other.nextWarning;
+        this.watcher = other.watcher;
     }
 
     Fold copy() {
         return new Fold(this);
     }
 
-    /** Brings the state to {@code instant}: everything that ran out by then has ended as of its own deadline. */
+    void watch(Watcher observer) {
+        watcher = observer;
+    }
+
+    /**
+     * Brings the state to {@code instant}: everything that ran out or warned by then has done so as of its own instant.
+     */
     void settle(long instant) {
         Timekeeper.Expiry expiry = nextExpiry();
-        while (expiry != null && expiry.atMillis() <= instant) {
-            expire(expiry);
+        while (nextWarning <= instant || expiry != null && expiry.atMillis() <= instant) {
+            if (expiry != null && expiry.atMillis() <= nextWarning) {
+                expire(expiry);
+            } else {
+                now = nextWarning;
+                warnings.addAll(time.warningsAt(now));
+                nextKnown = false;
+            }
             expiry = nextExpiry();
         }
         now = instant;
@@ -101,7 +131,12 @@ final class Fold {
     /** Applies an act that is permitted at {@link #now}. */
     void apply(Act act) {
         switch (act) {
-            case Act.OnItem onItem -> applyToItem(onItem);
+            case Act.OnItem onItem -> {
+                if (onItem instanceof Act.QuestionOpened) {
+                    count();
+                }
+                sheets.apply(onItem);
+            }
             case Act.StageOpened opened -> {
                 int stage = index.paper().indexOf(opened.stage());
                 switch (position) {
@@ -141,8 +176,14 @@ final class Fold {
             }
             case Act.InstructionsReopened reopened -> {}
             case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
-            case Act.ReviewOpened opened -> review();
-            case Act.WalkBegun begun -> walk = new Walk(begun.subset(), qualifying(begun.subset()));
+            case Act.ReviewOpened opened -> show(View.REVIEW);
+            case Act.WholeViewOpened opened -> show(View.WHOLE);
+            case Act.WalkBegun begun -> sheets.beginWalk(begun, position.index(index.stages()));
+            case Act.BreakBegun begun -> beginRest();
+            case Act.BreakEnded ended -> endRest(now);
+            case Act.SignedInAgain signedIn -> breaks.setAway(false);
+            case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
+            case Act.TermsFixed fixed -> {}
             case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.TimeGranted granted -> {
@@ -154,31 +195,47 @@ final class Fold {
                 count();
                 paused = true;
                 counting = false;
+                stoppedAt = now;
                 time.pause(instant(now));
             }
             case Act.Resumed resume -> {
                 nextKnown = false;
                 paused = false;
+                if (watcher != null) {
+                    watcher.paused(position.index(index.stages()), stoppedAt, now);
+                }
                 door.resume(now);
-                counting = position instanceof Position.At;
-                countedTo = now;
+                countOn(now);
                 time.resume(position, instant(now));
             }
         }
     }
 
-    private void applyToItem(Act.OnItem act) {
-        int number = index.indexOf(act.item());
-        Question question = questions[number];
-        switch (act) {
-            case Act.QuestionOpened opened -> lookAt(number);
-            case Act.Answered answered -> questions[number] = question.answer(answered.response(), answered.value());
-            case Act.Erased erased -> questions[number] = question.erase();
-            case Act.StruckOut struck -> questions[number] = question.strike(struck.response(), struck.choice(), true);
-            case Act.BroughtBack back -> questions[number] = question.strike(back.response(), back.choice(), false);
-            case Act.Marked marked -> questions[number] = question.mark(true);
-            case Act.Unmarked unmarked -> questions[number] = question.mark(false);
+    private void beginRest() {
+        nextKnown = false;
+        count();
+        counting = false;
+        int stage = position.index(index.stages());
+        if (breaks.ruled().seals()) {
+            sheets.sealSeen(stage);
         }
+        Duration longest = breaks.longest();
+        breaks.begin(instant(now));
+        time.beginRest(longest, breaks.ruled().clocks() == Clocks.STAND_STILL, instant(now));
+    }
+
+    private void endRest(long at) {
+        nextKnown = false;
+        if (watcher != null) {
+            watcher.rested(position.index(index.stages()), breaks.sinceMillis(), at);
+        }
+        breaks.end(time.endRest(instant(at)));
+        countOn(at);
+    }
+
+    private void show(View view) {
+        count();
+        sheets.show(view);
     }
 
     /** Ends the open stage by an act and goes on to the next. */
@@ -206,17 +263,6 @@ final class Fold {
         return door.view(current() instanceof Stage.Admission here ? Optional.of(here) : Optional.empty(), now);
     }
 
-    /** Returns the questions of the open block that belong to {@code subset}; none if no block is open. */
-    List<ItemId> qualifying(Subset subset) {
-        List<ItemId> items = new ArrayList<>();
-        for (int i = 0; i < questions.length; i++) {
-            if (isOpen(index.place(i).stage()) && subset.holds(questions[i].completeness(), questions[i].marked())) {
-                items.add(questions[i].item().id());
-            }
-        }
-        return items;
-    }
-
     boolean isOpen(int stage) {
         return position instanceof Position.At open && open.stage() == stage;
     }
@@ -230,32 +276,12 @@ final class Fold {
         return log.record(stage, instant(now));
     }
 
-    /** Returns when the open instructions can be left, or null where none are open. */
-    @Nullable
-    Instant leavableFrom() {
-        return position instanceof Position.At open && current() instanceof Stage.Instructions read
-                ? log.openedAt(open.stage()).plus(read.least())
-                : null;
-    }
-
-    /** Returns the stage that a sitting which is over can be taken back to, or -1 if there is none. */
-    int reopenable() {
-        if (!(position instanceof Position.Over over)) {
-            return -1;
-        }
-        Class<? extends Stage> kind =
-                over.ending() == Position.Ending.DECLINED ? Stage.Notice.class : Stage.Block.class;
-        int last = index.stages() - 1;
-        while (last >= 0 && !(kind.isInstance(index.stage(last)) && log.hasEnded(last))) {
-            last--;
-        }
-        return last;
-    }
-
     /** Returns what runs out next if nothing else happens, or null if nothing does. */
     Timekeeper.@Nullable Expiry nextExpiry() {
         if (!nextKnown) {
-            next = position instanceof Position.Over ? null : time.next(position.index(index.stages()));
+            boolean runs = !(position instanceof Position.Over) && !isUntouched();
+            next = runs ? time.next(position.index(index.stages())) : null;
+            nextWarning = runs ? time.nextWarning(now) : Timekeeper.NEVER;
             if (!paused && current() instanceof Stage.Admission here) {
                 next = earlier(next, door.admittedAt(here));
             }
@@ -275,6 +301,10 @@ final class Fold {
         Stage stage = index.stage(current);
         now = expiry.atMillis();
         nextKnown = false;
+        if (expiry.isRest()) {
+            endRest(now);
+            return;
+        }
         if (stage instanceof Stage.Notice && expiry.lastStage() == current) {
             finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
             return;
@@ -305,7 +335,8 @@ final class Fold {
         if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
             log.reopen(stage);
-            run(stage, now);
+            sheets.unsealStage(stage);
+            countOn(now);
         } else {
             open(stage, now);
         }
@@ -315,8 +346,7 @@ final class Fold {
     private void arrive(int stage, long at) {
         nextKnown = false;
         if (stage >= index.stages()) {
-            time.movedTo(stage, instant(at));
-            position = new Position.Over(Position.Ending.HANDED_IN);
+            finish(Position.Ending.HANDED_IN, at, StageRecord.Ended.BY_TIME);
         } else if (index.stage(stage) instanceof Stage.Block || index.stage(stage) instanceof Stage.Unopened) {
             time.movedTo(stage, instant(at));
             position = new Position.Before(stage);
@@ -331,31 +361,32 @@ final class Fold {
         time.stageOpened(stage, instant(at));
         position = new Position.At(stage);
         log.open(stage, instant(at));
-        run(stage, at);
-        walk = null;
-        reviewing = false;
-        looking = -1;
+        sheets.openStage(stage);
+        countOn(at);
         if (index.stage(stage) instanceof Stage.Admission) {
             door.come(at);
         }
+        if (index.stage(stage) instanceof Stage.Break rest) {
+            breaks.setAway(rest.signInAgain());
+        }
     }
 
-    private void run(int stage, long at) {
-        counting = true;
+    /** Counts the time from {@code at} on as spent, unless it stands still. */
+    private void countOn(long at) {
+        counting = position instanceof Position.At && !paused && !breaks.isOn();
         countedTo = at;
-        seal(stage, false);
     }
 
     private void end(int stage, long at, StageRecord.Ended how) {
         nextKnown = false;
+        if (breaks.isOn()) {
+            endRest(at);
+        }
         count(at);
         counting = false;
         log.end(stage, instant(at), how);
         time.stageEnded(stage, instant(at));
-        walk = null;
-        reviewing = false;
-        looking = -1;
-        seal(stage, true);
+        sheets.closeStage(stage);
     }
 
     private void finish(Position.Ending ending, long at, StageRecord.Ended how) {
@@ -364,29 +395,8 @@ final class Fold {
         }
         nextKnown = false;
         time.movedTo(index.stages(), instant(at));
+        breaks.setAway(false);
         position = new Position.Over(ending);
-    }
-
-    private void seal(int stage, boolean on) {
-        for (int i = 0; i < questions.length; i++) {
-            if (index.place(i).stage() == stage) {
-                questions[i] = questions[i].seal(on);
-            }
-        }
-    }
-
-    private void lookAt(int question) {
-        count();
-        looking = question;
-        reviewing = false;
-        questions[question] = questions[question].open();
-    }
-
-    private void review() {
-        count();
-        looking = -1;
-        walk = null;
-        reviewing = true;
     }
 
     /** Credits the time since the last count to the open stage and the question in view. */
@@ -396,8 +406,9 @@ final class Fold {
         }
         long span = instant - countedTo;
         log.use(open.stage(), span);
-        if (looking >= 0) {
-            questions[looking] = questions[looking].spend(span);
+        sheets.spend(span);
+        if (watcher != null && span > 0) {
+            watcher.used(open.stage(), sheets.inView(), countedTo, instant);
         }
         countedTo = instant;
     }

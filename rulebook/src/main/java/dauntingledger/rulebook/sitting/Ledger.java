@@ -74,6 +74,11 @@ public final class Ledger {
         return now.toEpochMilli() < sitting.nowMillis() ? sitting : sitting.asOf(now);
     }
 
+    /** Returns how the time was spent up to {@code now}. */
+    public Timeline timeline(Instant now) {
+        return Timeline.of(start.paper(), start.window(), counting, now);
+    }
+
     /** Returns the entries that are kept without counting. */
     public List<Refusal> held() {
         return Collections.unmodifiableList(held);

@@ -4,6 +4,7 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
@@ -18,8 +19,16 @@ import java.util.function.Consumer;
 /** A paper and the hours of a sitting of it, with its questions numbered through and its time boxes laid over the route, made once per sitting. */
 final class PaperIndex {
 
-    /** Where a question stands. */
-    record Place(int stage, SectionId section, ItemSetId set) {}
+    /**
+     * Where a question stands.
+     *
+     * @param first the first question of its section
+     * @param end the first question after its section
+     */
+    record Place(int stage, SectionId section, ItemSetId set, Movement movement, int first, int end) {}
+
+    /** The questions of a stage, from {@code first} up to but not {@code end}. */
+    record Range(int first, int end) {}
 
     /** The stages a box covers, first and last included. */
     record Cover(int first, int last) {
@@ -32,6 +41,7 @@ final class PaperIndex {
     private final Window window;
     private final List<Item> items = new ArrayList<>();
     private final List<Place> places = new ArrayList<>();
+    private final List<Range> ranges = new ArrayList<>();
     private final List<Cover> covers = new ArrayList<>();
     private final Map<ItemId, Integer> byId = new HashMap<>();
 
@@ -39,22 +49,25 @@ final class PaperIndex {
         this.paper = paper;
         this.window = window;
         for (int stage = 0; stage < paper.route().size(); stage++) {
+            int first = items.size();
             if (paper.route().get(stage) instanceof Stage.Block block) {
                 for (Section section : block.sections()) {
-                    section.sets().forEach(addTo(stage, section));
+                    section.sets().forEach(addTo(stage, section, items.size()));
                 }
             }
+            ranges.add(new Range(first, items.size()));
         }
         for (TimeBox box : paper.boxes()) {
             covers.add(new Cover(paper.indexOf(box.first()), paper.indexOf(box.last())));
         }
     }
 
-    private Consumer<ItemSet> addTo(int stage, Section section) {
+    private Consumer<ItemSet> addTo(int stage, Section section, int first) {
+        int end = first + section.questions();
         return set -> set.items().forEach(item -> {
             byId.put(item.id(), items.size());
             items.add(item);
-            places.add(new Place(stage, section.id(), set.id()));
+            places.add(new Place(stage, section.id(), set.id(), section.movement(), first, end));
         });
     }
 
@@ -72,6 +85,10 @@ final class PaperIndex {
 
     Place place(int question) {
         return places.get(question);
+    }
+
+    Range questions(int stage) {
+        return ranges.get(stage);
     }
 
     Cover cover(int box) {

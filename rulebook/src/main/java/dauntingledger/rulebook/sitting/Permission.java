@@ -1,22 +1,22 @@
 package dauntingledger.rulebook.sitting;
 
-import dauntingledger.rulebook.paper.Interaction;
-import dauntingledger.rulebook.paper.Interaction.Misfit;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.StageRecord.Ended;
 import java.time.Instant;
-import java.util.Optional;
 
 /** The rules about who may do what when, judged against a fold that is settled at the instant in question. */
 final class Permission {
 
     private final Fold fold;
     private final ArrivalPermission arrival;
+    private final ItemPermission items;
+    private final Outlook outlook;
 
     Permission(Fold fold) {
         this.fold = fold;
+        this.items = new ItemPermission(fold);
+        this.outlook = new Outlook(fold);
         this.arrival = new ArrivalPermission(fold, this);
     }
 
@@ -24,8 +24,13 @@ final class Permission {
         return switch (act) {
             case Act.OnItem onItem -> onItem(onItem);
             case Act.OnRoute onRoute -> onRoute(onRoute);
-            case Act.ReviewOpened opened -> inBlock();
-            case Act.WalkBegun begun -> walk(begun.subset());
+            case Act.ReviewOpened opened -> reviewOpened();
+            case Act.WholeViewOpened opened -> wholeViewOpened();
+            case Act.WalkBegun begun -> walk(begun);
+            case Act.SignedInAgain signedIn ->
+                isOver() ? Verdict.SITTING_OVER : fold.breaks.isAway() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+            case Act.SurveyAnswered answered -> surveyAnswered(answered);
+            case Act.TermsFixed fixed -> fold.isUntouched() ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
             case Act.InstructionsReopened reopened -> inBlock();
             case Act.LanguageChosen chosen -> unlessPaused(arrival.language(chosen));
             case Act.StationChecked checked -> arrival.stationChecked();
@@ -54,8 +59,9 @@ final class Permission {
         if (isOver() && !(act instanceof Act.StageOpened)) {
             return Verdict.SITTING_OVER;
         }
-        if (fold.paused) {
-            return Verdict.PAUSED;
+        Verdict present = present(act instanceof Act.BreakEnded);
+        if (!present.isPermitted()) {
+            return present;
         }
         return switch (act) {
             case Act.StageOpened opened -> opened(opened.stage());
@@ -63,10 +69,74 @@ final class Permission {
             case Act.IdentityConfirmed confirmed -> arrival.identityConfirmed(confirmed);
             case Act.StageLeft left -> arrival.left(left.stage());
             case Act.NoticeDeclined declined -> inStage(declined.stage(), Stage.Notice.class);
-            case Act.BlockClosed closed -> inStage(closed.stage(), Stage.Block.class);
+            case Act.BlockClosed closed -> closed(closed.stage());
+            case Act.BreakBegun begun -> breakBegun();
+            case Act.BreakEnded ended -> fold.breaks.isOn() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
             case Act.HandedIn handedIn ->
                 current() instanceof Stage.HandIn && isInside() ? Verdict.PERMITTED : Verdict.WRONG_STAGE;
         };
+    }
+
+    /** Whether the candidate is at the desk: not while clocks are stopped, nor on a break or not yet signed in again. */
+    private Verdict present(boolean fromBreak) {
+        if (fold.paused) {
+            return Verdict.PAUSED;
+        }
+        if (fold.breaks.isOn() && !fromBreak) {
+            return Verdict.ON_BREAK;
+        }
+        return fold.breaks.isAway() ? Verdict.SIGN_IN_AGAIN : Verdict.PERMITTED;
+    }
+
+    private Verdict breakBegun() {
+        Verdict block = inBlock();
+        if (!block.isPermitted()) {
+            return block;
+        }
+        if (fold.breaks.rules().isEmpty()) {
+            return Verdict.NO_OWN_BREAKS;
+        }
+        return fold.breaks.isAnyLeft() ? Verdict.PERMITTED : Verdict.BREAKS_USED_UP;
+    }
+
+    private Verdict closed(StageId stage) {
+        Verdict verdict = inStage(stage, Stage.Block.class);
+        if (!verdict.isPermitted()) {
+            return verdict;
+        }
+        Verdict leaving = items.leaving();
+        if (!leaving.isPermitted()) {
+            return leaving;
+        }
+        return outlook.closableFrom() > fold.now ? Verdict.NOT_BEFORE_THE_END : Verdict.PERMITTED;
+    }
+
+    private Verdict reviewOpened() {
+        Verdict verdict = inBlock();
+        if (!verdict.isPermitted()) {
+            return verdict;
+        }
+        return current() instanceof Stage.Block block && block.review() ? items.leaving() : Verdict.NO_SUCH_PAGE;
+    }
+
+    private Verdict wholeViewOpened() {
+        Verdict verdict = inBlock();
+        return verdict.isPermitted()
+                        && current() instanceof Stage.Block block
+                        && !fold.index.paper().hasWholeView(block)
+                ? Verdict.NO_SUCH_PAGE
+                : verdict;
+    }
+
+    private Verdict surveyAnswered(Act.SurveyAnswered answered) {
+        int stage = fold.index.paper().indexOf(answered.about());
+        if (stage < 0) {
+            return Verdict.UNKNOWN_STAGE;
+        }
+        if (fold.index.paper().conduct().surveyAbout(answered.about()).isEmpty() || !outlook.isSurveyOpen(stage)) {
+            return Verdict.NO_SURVEY;
+        }
+        return fold.log.isSurveyed(stage) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
     }
 
     private Verdict opened(StageId id) {
@@ -78,17 +148,20 @@ final class Permission {
             case Position.Before before when before.stage() != stage -> Verdict.NOT_ON_THE_ROUTE;
             case Position.Before before -> stage == 0 ? arrival.entered() : Verdict.PERMITTED;
             case Position.At open ->
-                open.stage() + 1 == stage && current() instanceof Stage.Break
-                        ? Verdict.PERMITTED
-                        : Verdict.NOT_ON_THE_ROUTE;
+                open.stage() + 1 == stage && current() instanceof Stage.Break ? restLeft() : Verdict.NOT_ON_THE_ROUTE;
             case Position.Over over -> reentered(over, stage);
         };
+    }
+
+    private Verdict restLeft() {
+        Instant from = outlook.leavableFrom();
+        return from != null && fold.now < from.toEpochMilli() ? Verdict.BREAK_GOES_ON : Verdict.PERMITTED;
     }
 
     /** A notice that was declined may be opened again where the paper keeps the appointment. */
     private Verdict reentered(Position.Over over, int stage) {
         boolean again = over.ending() == Position.Ending.DECLINED
-                && stage == fold.reopenable()
+                && stage == outlook.reopenable()
                 && fold.index.stage(stage) instanceof Stage.Notice notice
                 && notice.keepsAppointment();
         return again ? arrival.entered() : Verdict.SITTING_OVER;
@@ -102,10 +175,13 @@ final class Permission {
         if (!isOver()) {
             return Verdict.ALREADY_SO;
         }
-        if (stage != fold.reopenable()) {
+        if (stage != outlook.reopenable()) {
             return Verdict.NOT_ON_THE_ROUTE;
         }
-        return fold.time.hasTimeFor(stage, Instant.ofEpochMilli(fold.now)) ? Verdict.PERMITTED : Verdict.TIME_RAN_OUT;
+        Instant now = Instant.ofEpochMilli(fold.now);
+        return fold.time.hasTimeFor(stage, now) && !fold.index.window().hasEnded(now)
+                ? Verdict.PERMITTED
+                : Verdict.TIME_RAN_OUT;
     }
 
     private Verdict accepted(Act.NoticeAccepted accepted) {
@@ -145,15 +221,21 @@ final class Permission {
         if (isOver()) {
             return Verdict.SITTING_OVER;
         }
-        if (fold.paused) {
-            return Verdict.PAUSED;
+        Verdict present = present(false);
+        if (!present.isPermitted()) {
+            return present;
         }
         return current() instanceof Stage.Block && isInside() ? Verdict.PERMITTED : Verdict.WRONG_STAGE;
     }
 
-    private Verdict walk(Subset subset) {
+    private Verdict walk(Act.WalkBegun begun) {
         Verdict verdict = inBlock();
-        return verdict.isPermitted() && fold.qualifying(subset).isEmpty() ? Verdict.NOTHING_TO_WALK : verdict;
+        return verdict.isPermitted()
+                        && fold.sheets
+                                .qualifying(begun, fold.position.index(fold.index.stages()))
+                                .isEmpty()
+                ? Verdict.NOTHING_TO_WALK
+                : verdict;
     }
 
     private Verdict onItem(Act.OnItem act) {
@@ -165,54 +247,8 @@ final class Permission {
         if (!stage.isPermitted()) {
             return stage;
         }
-        if (fold.paused) {
-            return Verdict.PAUSED;
-        }
-        Question question = fold.questions[number];
-        return switch (act) {
-            case Act.QuestionOpened opened -> Verdict.PERMITTED;
-            case Act.Answered answered -> answered(question, answered);
-            case Act.Erased erased -> question.responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
-            case Act.StruckOut struck -> onChoice(question, struck, true);
-            case Act.BroughtBack back -> onChoice(question, back, false);
-            case Act.Marked marked -> question.marked() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
-            case Act.Unmarked unmarked -> question.marked() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
-        };
-    }
-
-    private static Verdict answered(Question question, Act.Answered answered) {
-        Optional<Interaction> interaction = question.item().interaction(answered.response());
-        if (interaction.isEmpty()) {
-            return Verdict.UNKNOWN_RESPONSE;
-        }
-        return interaction
-                .get()
-                .misfit(answered.value())
-                .map(Permission::verdict)
-                .orElse(Verdict.PERMITTED);
-    }
-
-    private static Verdict verdict(Misfit misfit) {
-        return switch (misfit) {
-            case WRONG_SHAPE -> Verdict.WRONG_SHAPE;
-            case UNKNOWN_CHOICE -> Verdict.UNKNOWN_CHOICE;
-            case TOO_MANY_CHOICES -> Verdict.TOO_MANY_CHOICES;
-            case TOO_LONG -> Verdict.TOO_LONG;
-        };
-    }
-
-    private static Verdict onChoice(Question question, Act.OnChoice act, boolean strike) {
-        ResponseId response = act.response();
-        if (!(question.item().interaction(response).orElse(null) instanceof Interaction.Choice choice)) {
-            return Verdict.UNKNOWN_RESPONSE;
-        }
-        if (!choice.choices().contains(act.choice())) {
-            return Verdict.UNKNOWN_CHOICE;
-        }
-        if (strike && question.isChosen(response, act.choice())) {
-            return Verdict.CHOICE_IS_THE_ANSWER;
-        }
-        return question.isStruck(response, act.choice()) == strike ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+        Verdict present = present(false);
+        return present.isPermitted() ? items.judge(act, number) : present;
     }
 
     private Verdict ranOut(StageId id) {

@@ -13,25 +13,32 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 
 /**
  * A question of a sitting: what the candidate has entered and ruled out, and whether it can still change.
  *
- * @param opened whether it was ever in view
+ * @param seen how much of it was ever in view
  * @param responses the response to each interaction that has one; never a blank value
  * @param struck the options struck out, by response
  * @param marked whether it is marked for review
- * @param sealed whether it can no longer change
+ * @param entered whether the responses are entered; apart from being there where they are entered deliberately
+ * @param tries how often an answer was entered, where that is counted
+ * @param open whether its block is open
+ * @param seal what keeps it from changing while its block is open
  * @param spentMillis how long it was in view
  */
 public record Question(
         Item item,
-        boolean opened,
+        Seen seen,
         Map<ResponseId, Value> responses,
         Map<ResponseId, Set<ChoiceId>> struck,
         boolean marked,
-        boolean sealed,
+        boolean entered,
+        int tries,
+        boolean open,
+        Seal seal,
         long spentMillis) {
 
     /** The longest label that fits a cell of the ledger. */
@@ -41,10 +48,54 @@ public record Question(
         requireNonNull(item, "item");
         requireNonNull(responses, "responses");
         requireNonNull(struck, "struck");
+        requireNonNull(seen, "seen");
+        requireNonNull(seal, "seal");
     }
 
     static Question untouched(Item item) {
-        return new Question(item, false, Map.of(), Map.of(), false, true, 0);
+        return new Question(item, Seen.NOT_YET, Map.of(), Map.of(), false, false, 0, false, Seal.NONE, 0);
+    }
+
+    /** How much of a question was in view. */
+    public enum Seen {
+        NOT_YET,
+        OPENED,
+        TO_THE_END
+    }
+
+    /** What keeps a question from changing for good. */
+    public enum Seal {
+        NONE,
+        /** The candidate has moved on from it. */
+        MOVED_ON,
+        /** It was opened before a break of the candidate's own. */
+        BREAK,
+        /** No more tries are left. */
+        TRIES;
+
+        /** Returns whether a question sealed like this can still be looked at. */
+        public boolean canBeOpened() {
+            return this == NONE || this == TRIES;
+        }
+    }
+
+    public boolean opened() {
+        return seen != Seen.NOT_YET;
+    }
+
+    /** Returns whether it can no longer change. */
+    public boolean sealed() {
+        return !open || seal != Seal.NONE;
+    }
+
+    /** Returns how many tries are left, or empty where they are not counted. */
+    public OptionalInt triesLeft() {
+        return item.entering().isLimited() ? OptionalInt.of(item.entering().tries() - tries) : OptionalInt.empty();
+    }
+
+    /** Returns whether an answer is given that still wants entering. */
+    public boolean wantsEntering() {
+        return item.entering().deliberate() && !entered && !responses.isEmpty();
     }
 
     /** Returns how long it was in view. */
@@ -64,11 +115,15 @@ public record Question(
         return switch (completeness()) {
             case FULL -> Status.ANSWERED;
             case PART -> Status.PART;
-            case BLANK -> opened ? Status.BLANK : Status.NOT_OPENED;
+            case BLANK -> opened() ? Status.BLANK : Status.NOT_OPENED;
         };
     }
 
+    /** Returns how far it is answered; an answer that still wants entering is not a full one. */
     public Completeness completeness() {
+        if (wantsEntering()) {
+            return Completeness.PART;
+        }
         int full = 0;
         for (Interaction interaction : item.interactions()) {
             if (completeness(interaction) == Completeness.FULL) {
@@ -112,38 +167,66 @@ public record Question(
     }
 
     Totals totals() {
-        return Totals.of(completeness(), opened, marked);
+        return Totals.of(completeness(), opened(), marked);
     }
 
-    Question open() {
-        return opened ? this : new Question(item, true, responses, struck, marked, sealed, spentMillis);
+    Question look() {
+        return opened() ? this : with(Seen.OPENED);
+    }
+
+    Question seeTheEnd() {
+        return with(Seen.TO_THE_END);
     }
 
     Question mark(boolean on) {
-        return new Question(item, opened, responses, struck, on, sealed, spentMillis);
+        return new Question(item, seen, responses, struck, on, entered, tries, open, seal, spentMillis);
     }
 
-    Question seal(boolean on) {
-        return sealed == on ? this : new Question(item, opened, responses, struck, marked, on, spentMillis);
+    Question unlock() {
+        return open
+                ? this
+                : new Question(item, seen, responses, struck, marked, entered, tries, true, seal, spentMillis);
+    }
+
+    /** Closes it with its block; an answer that still wants entering is entered. */
+    Question close() {
+        Question closed = new Question(item, seen, responses, struck, marked, entered, tries, false, seal, spentMillis);
+        return wantsEntering() ? closed.with(true, tries) : closed;
+    }
+
+    /** Seals it for good; an answer that still wants entering is entered. */
+    Question seal(Seal how) {
+        Question sealed = new Question(item, seen, responses, struck, marked, entered, tries, open, how, spentMillis);
+        return wantsEntering() ? sealed.with(true, tries) : sealed;
+    }
+
+    /** Enters the answer that is given, which uses up a try where tries are counted. */
+    Question enter() {
+        int used = item.entering().isLimited() ? tries + 1 : tries;
+        Question now = with(true, used);
+        return item.entering().isLimited() && used >= item.entering().tries() ? now.seal(Seal.TRIES) : now;
     }
 
     Question spend(long moreMillis) {
-        return new Question(item, opened, responses, struck, marked, sealed, spentMillis + moreMillis);
+        return new Question(
+                item, seen, responses, struck, marked, entered, tries, open, seal, spentMillis + moreMillis);
     }
 
     Question erase() {
-        return new Question(item, opened, Map.of(), struck, marked, sealed, spentMillis);
+        return given(Map.of());
     }
 
-    /** Enters a response; an option chosen is no longer struck out. */
+    /** Takes a response; an option chosen is no longer struck out. */
     Question answer(ResponseId response, Value value) {
-        Question answered = new Question(item, opened, with(response, value), struck, marked, sealed, spentMillis);
+        Map<ResponseId, Value> changed = with(response, value);
+        Question answered = given(changed);
         for (ChoiceId choice : struckIn(response)) {
             if (value.elements().contains(choice.value())) {
                 answered = answered.strike(response, choice, false);
             }
         }
-        return answered;
+        boolean tried = !item.entering().deliberate() && item.entering().isLimited() && !changed.equals(responses);
+        return tried && !changed.isEmpty() ? answered.enter() : answered;
     }
 
     Question strike(ResponseId response, ChoiceId choice, boolean on) {
@@ -159,7 +242,19 @@ public record Question(
         } else {
             changed.put(response, choices);
         }
-        return new Question(item, opened, responses, changed, marked, sealed, spentMillis);
+        return new Question(item, seen, responses, changed, marked, entered, tries, open, seal, spentMillis);
+    }
+
+    private Question with(Seen other) {
+        return new Question(item, other, responses, struck, marked, entered, tries, open, seal, spentMillis);
+    }
+
+    private Question with(boolean nowEntered, int used) {
+        return new Question(item, seen, responses, struck, marked, nowEntered, used, open, seal, spentMillis);
+    }
+
+    private Question given(Map<ResponseId, Value> changed) {
+        return new Question(item, seen, changed, struck, marked, false, tries, open, seal, spentMillis);
     }
 
     boolean isStruck(ResponseId response, ChoiceId choice) {

@@ -4,10 +4,12 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.Survey;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -54,6 +56,19 @@ public final class Sitting {
         for (Entry entry : entries) {
             apply(entry, next, permission);
         }
+        next.count();
+        return new Sitting(next);
+    }
+
+    /** Does what {@link #after} does, telling {@code watcher} how the time was spent up to {@code now}. */
+    Sitting replay(List<Entry> entries, Instant now, Fold.Watcher watcher) {
+        Fold next = fold.copy();
+        next.watch(watcher);
+        Permission permission = new Permission(next);
+        for (Entry entry : entries) {
+            apply(entry, next, permission);
+        }
+        next.settle(Math.max(next.now, now.toEpochMilli()));
         next.count();
         return new Sitting(next);
     }
@@ -153,15 +168,15 @@ public final class Sitting {
 
     /** Returns the stage that the exam office can reopen: the last block, or the notice that was declined. */
     public Optional<StageId> reopenable() {
-        int stage = fold.reopenable();
+        int stage = new Outlook(fold).reopenable();
         return stage < 0
                 ? Optional.empty()
                 : Optional.of(fold.index.stage(stage).id());
     }
 
-    /** Returns when the open instructions can be left; empty where none are open. */
+    /** Returns when the open instructions or break can be left; empty where none are open. */
     public Optional<Instant> leavableFrom() {
-        return Optional.ofNullable(fold.leavableFrom());
+        return Optional.ofNullable(new Outlook(fold).leavableFrom());
     }
 
     public Window window() {
@@ -179,7 +194,7 @@ public final class Sitting {
 
     /** Returns all questions of the paper in order. */
     public List<Question> questions() {
-        return List.of(fold.questions);
+        return List.of(fold.sheets.questions);
     }
 
     /** @throws IllegalArgumentException if the paper has no such question */
@@ -188,7 +203,7 @@ public final class Sitting {
         if (number < 0) {
             throw new IllegalArgumentException("the paper has no question " + item);
         }
-        return fold.questions[number];
+        return fold.sheets.questions[number];
     }
 
     /** Returns the questions of the stage at {@code index}; none if it is not a block. */
@@ -214,43 +229,133 @@ public final class Sitting {
 
     /** Returns the question in view. */
     public Optional<ItemId> looking() {
-        return fold.looking < 0
-                ? Optional.empty()
-                : Optional.of(fold.questions[fold.looking].item().id());
+        return fold.sheets.inView();
     }
 
-    /** Returns whether the review page is in view. */
-    public boolean isReviewing() {
-        return fold.reviewing;
+    /** Returns what is in view while a block is open. */
+    public View view() {
+        return fold.sheets.view;
     }
 
     public Optional<Walk> walk() {
-        return Optional.ofNullable(fold.walk);
+        return Optional.ofNullable(fold.sheets.walk);
     }
 
     /**
      * Returns the question that Next leads to from {@code item}: the next of the walk, or else of the open block; empty
-     * where it leads to the review page.
+     * where it leads to the review page. Questions that can no longer be looked at are passed over.
      */
     public Optional<ItemId> after(ItemId item) {
-        return fold.walk != null ? fold.walk.after(item) : neighbour(item, 1);
+        return neighbour(item, 1);
     }
 
     /** Returns the question that Back leads to from {@code item}, or empty at the first. */
     public Optional<ItemId> before(ItemId item) {
-        return fold.walk != null ? fold.walk.before(item) : neighbour(item, -1);
+        return neighbour(item, -1);
     }
 
     private Optional<ItemId> neighbour(ItemId item, int step) {
+        if (fold.sheets.walk != null) {
+            Walk walk = fold.sheets.walk;
+            Optional<ItemId> next = walk.step(item, step);
+            while (next.isPresent() && !question(next.get()).seal().canBeOpened()) {
+                next = walk.step(next.get(), step);
+            }
+            return next;
+        }
         int number = fold.index.indexOf(item);
-        int other = number + step;
-        return number >= 0
-                        && 0 <= other
-                        && other < fold.questions.length
-                        && fold.isOpen(fold.index.place(number).stage())
-                        && fold.isOpen(fold.index.place(other).stage())
-                ? Optional.of(fold.questions[other].item().id())
+        int other =
+                number >= 0 && fold.isOpen(fold.index.place(number).stage()) ? fold.sheets.neighbour(number, step) : -1;
+        return other < 0
+                ? Optional.empty()
+                : Optional.of(fold.sheets.questions[other].item().id());
+    }
+
+    /** Returns the question to begin with when a block has none in view: the first that can be looked at. */
+    public Optional<ItemId> firstToOpen() {
+        return fold.position instanceof Position.At open
+                ? questionsIn(open.stage()).stream()
+                        .filter(question -> question.seal().canBeOpened())
+                        .map(question -> question.item().id())
+                        .findFirst()
                 : Optional.empty();
+    }
+
+    /** Returns where the candidate stands with breaks of their own, or empty if the paper has none. */
+    public Optional<Breaks> breaks() {
+        return fold.breaks.view();
+    }
+
+    /** Returns the questions that a break of the candidate's own, begun now, would seal; none where breaks seal nothing. */
+    public List<ItemId> sealedByBreak() {
+        boolean seals = fold.breaks.rules().filter(OwnBreaks::seals).isPresent();
+        return seals && fold.position instanceof Position.At open
+                ? fold.sheets.sealable(open.stage()).stream()
+                        .map(number -> fold.sheets.questions[number].item().id())
+                        .toList()
+                : List.of();
+    }
+
+    public Presence presence() {
+        if (fold.breaks.isOn()) {
+            return Presence.ON_BREAK;
+        }
+        return fold.breaks.isAway() && !(fold.current() instanceof Stage.Break) ? Presence.AWAY : Presence.AT_DESK;
+    }
+
+    /** Returns whether the end of the question in view must be seen and has not been. */
+    public boolean isEndWanted() {
+        int looking = fold.sheets.looking;
+        return looking >= 0
+                && fold.index.place(looking).movement().seeing()
+                && fold.sheets.questions[looking].seen() == Question.Seen.OPENED;
+    }
+
+    /** Returns whether the candidate must sign in again before anything else. */
+    public boolean isAway() {
+        return fold.breaks.isAway();
+    }
+
+    /**
+     * Returns from when on the candidate can close the open block if nothing else happens, {@link Instant#EPOCH} if at
+     * any time; empty if not at all, as far as is known now.
+     */
+    public Optional<Instant> closableFrom() {
+        long from = new Outlook(fold).closableFrom();
+        return from == Timekeeper.NEVER ? Optional.empty() : Optional.of(Instant.ofEpochMilli(Math.max(0, from)));
+    }
+
+    /** Returns the warnings that clocks have given so far, in their order. */
+    public List<Warning> warnings() {
+        return List.copyOf(fold.warnings);
+    }
+
+    /** Returns whether the candidate may hide the clock now: where the paper allows it, until the last warning. */
+    public boolean mayHideClock() {
+        return paper().conduct().clockMayHide()
+                && biting().filter(clock -> clock.warnings().isEmpty()
+                                || clock.left().compareTo(clock.warnings().getLast()) > 0)
+                        .isPresent();
+    }
+
+    /** Returns the survey that can be answered about a stage and is not. */
+    public Optional<Survey> openSurvey(int stage) {
+        return new Outlook(fold).isSurveyOpen(stage) && !fold.log.isSurveyed(stage)
+                ? paper().conduct().surveyAbout(fold.index.stage(stage).id())
+                : Optional.empty();
+    }
+
+    /** Returns the time used in a stage while no question was in view; with the time spent on each it is the time used. */
+    public Duration spentElsewhere(int stage) {
+        Duration used = stageRecord(stage).map(StageRecord::used).orElse(Duration.ZERO);
+        return questionsIn(stage).stream().map(Question::spent).reduce(used, Duration::minus);
+    }
+
+    /** Returns the time spent on the questions of a section. */
+    public Duration spent(SectionId section) {
+        return select(place -> place.section().equals(section))
+                .map(Question::spent)
+                .reduce(Duration.ZERO, Duration::plus);
     }
 
     /** Returns what the server calls the window that writes this sitting. */
@@ -264,14 +369,19 @@ public final class Sitting {
 
     /** Returns all clocks that have started and not ended. */
     public List<Clock> clocks() {
-        return fold.time.clocks(now());
+        return isUntouched() || fold.position instanceof Position.Over ? List.of() : fold.time.clocks(now());
     }
 
-    /** Returns the clock that bites first: the least time left among those that run, or among all if none runs. */
+    /**
+     * Returns the clock that bites first: the least time left among those that run, or among all if none runs. A break of
+     * one's own takes nothing from the candidate when it ends, so its clock is not among them.
+     */
     public Optional<Clock> biting() {
         Comparator<Clock> standing =
                 Comparator.comparing(clock -> clock.deadline().isEmpty());
-        return clocks().stream().min(standing.thenComparing(Clock::left));
+        return clocks().stream()
+                .filter(clock -> clock.kind() != Clock.Kind.OWN_BREAK)
+                .min(standing.thenComparing(Clock::left));
     }
 
     /**
@@ -315,9 +425,9 @@ public final class Sitting {
     }
 
     private Stream<Question> select(Predicate<PaperIndex.Place> where) {
-        return IntStream.range(0, fold.questions.length)
+        return IntStream.range(0, fold.sheets.questions.length)
                 .filter(i -> where.test(fold.index.place(i)))
-                .mapToObj(i -> fold.questions[i]);
+                .mapToObj(i -> fold.sheets.questions[i]);
     }
 
     private Totals sum(Predicate<PaperIndex.Place> where) {

@@ -16,6 +16,7 @@ final class StageLog {
     private final long[] usedMillis;
     private final @Nullable Ended[] ended;
     private final boolean[] endRecorded;
+    private final boolean[] surveyed;
 
     StageLog(int stages) {
         this.openedAt = new Instant[stages];
@@ -23,6 +24,7 @@ final class StageLog {
         this.usedMillis = new long[stages];
         this.ended = new Ended[stages];
         this.endRecorded = new boolean[stages];
+        this.surveyed = new boolean[stages];
     }
 
     StageLog(StageLog other) {
@@ -31,6 +33,7 @@ final class StageLog {
         this.usedMillis = other.usedMillis.clone();
         this.ended = other.ended.clone();
         this.endRecorded = other.endRecorded.clone();
+        this.surveyed = other.surveyed.clone();
     }
 
     /** Opens a stage from its beginning, also one that has ended before. */
@@ -63,6 +66,14 @@ final class StageLog {
 
     boolean isEndRecorded(int stage) {
         return endRecorded[stage];
+    }
+
+    void answerSurvey(int stage) {
+        surveyed[stage] = true;
+    }
+
+    boolean isSurveyed(int stage) {
+        return surveyed[stage];
     }
 
     void use(int stage, long millis) {

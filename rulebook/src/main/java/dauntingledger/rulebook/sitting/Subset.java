@@ -21,6 +21,26 @@ public enum Subset {
         boolean holds(Completeness completeness, boolean marked) {
             return completeness != Completeness.FULL;
         }
+    },
+    /** Left blank or not opened. */
+    BLANK {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return completeness == Completeness.BLANK;
+        }
+    },
+    PART {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return completeness == Completeness.PART;
+        }
+    },
+    /** Those that the candidate has named, for instance by a filter. */
+    CHOSEN {
+        @Override
+        boolean holds(Completeness completeness, boolean marked) {
+            return true;
+        }
     };
 
     abstract boolean holds(Completeness completeness, boolean marked);

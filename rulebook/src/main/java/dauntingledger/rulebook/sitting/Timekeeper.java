@@ -1,6 +1,10 @@
 package dauntingledger.rulebook.sitting;
 
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
@@ -8,16 +12,24 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** The countdowns of a sitting: one for each time box, and one for the open stage where it has a limit of its own. */
+/**
+ * The countdowns of a sitting: one for each time box, one for the open stage where it has a limit of its own, one for a
+ * break of the candidate's own, and the closing of the room.
+ */
 final class Timekeeper {
+
+    static final long NEVER = Long.MAX_VALUE;
 
     private final PaperIndex index;
     private final @Nullable Countdown[] boxes;
     private final boolean[] ended;
     private @Nullable Countdown stage;
     private String stageTitle = "";
+    private @Nullable Countdown rest;
+    private boolean standsInRest;
 
     Timekeeper(PaperIndex index) {
         this.index = index;
@@ -31,10 +43,22 @@ final class Timekeeper {
         this.ended = other.ended.clone();
         this.stage = other.stage;
         this.stageTitle = other.stageTitle;
+        this.rest = other.rest;
+        this.standsInRest = other.standsInRest;
     }
 
-    /** What runs out next. */
-    record Expiry(long atMillis, int lastStage) {}
+    /**
+     * What runs out next.
+     *
+     * @param lastStage the last stage that ends by it, or {@value #REST} where only a break of one's own ends
+     */
+    record Expiry(long atMillis, int lastStage) {
+        static final int REST = -1;
+
+        boolean isRest() {
+            return lastStage == REST;
+        }
+    }
 
     void stageOpened(int opened, Instant at) {
         for (int i = 0; i < boxes.length; i++) {
@@ -52,11 +76,8 @@ final class Timekeeper {
 
     void stageEnded(int closed, Instant at) {
         stage = null;
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i]) {
-                boxes[i] = standsStill(index.stage(closed)) ? box.resume(at) : box;
-            }
+        if (standsStill(index.stage(closed))) {
+            resumeBoxes(at);
         }
     }
 
@@ -71,20 +92,48 @@ final class Timekeeper {
         }
     }
 
+    /** Begins a break of one's own. */
+    void beginRest(Duration longest, boolean boxesStand, Instant at) {
+        rest = Countdown.start(at, longest);
+        standsInRest = boxesStand;
+        if (boxesStand) {
+            stopBoxes(at);
+        }
+    }
+
+    /** Ends the break of one's own and returns how long it was, without pauses. */
+    Duration endRest(Instant at) {
+        Duration length = requireNonNull(rest, "rest").used(at);
+        rest = null;
+        if (standsInRest) {
+            resumeBoxes(at);
+        }
+        return length;
+    }
+
     void pause(Instant at) {
         stopBoxes(at);
+        rest = rest == null ? null : rest.stop(at);
         stage = stage == null ? null : stage.stop(at);
     }
 
     void resume(Position position, Instant at) {
-        boolean boxesStand = position instanceof Position.At open && standsStill(index.stage(open.stage()));
+        boolean boxesStand = rest != null && standsInRest
+                || position instanceof Position.At open && standsStill(index.stage(open.stage()));
+        if (!boxesStand) {
+            resumeBoxes(at);
+        }
+        stage = stage == null ? null : stage.resume(at);
+        rest = rest == null ? null : rest.resume(at);
+    }
+
+    private void resumeBoxes(Instant at) {
         for (int i = 0; i < boxes.length; i++) {
             Countdown box = boxes[i];
-            if (box != null && !ended[i] && !boxesStand) {
+            if (box != null && !ended[i]) {
                 boxes[i] = box.resume(at);
             }
         }
-        stage = stage == null ? null : stage.resume(at);
     }
 
     /**
@@ -146,28 +195,121 @@ final class Timekeeper {
         if (stage != null) {
             next = earlier(next, stage, currentStage);
         }
+        if (rest != null) {
+            next = earlier(next, rest, Expiry.REST);
+        }
+        return index.window().ends().isEmpty()
+                ? next
+                : earlier(next, index.window().ends().get().toEpochMilli(), index.stages() - 1);
+    }
+
+    /** Returns the first instant after {@code after} at which a running clock comes down to a warning, or {@link #NEVER}. */
+    long nextWarning(long after) {
+        long next = NEVER;
+        for (int i = 0; i < boxes.length; i++) {
+            Countdown box = boxes[i];
+            if (box != null && !ended[i] && box.isRunning()) {
+                next = Math.min(next, nextWarning(box.deadlineMillis(), warnings(i), after));
+            }
+        }
+        return index.window().ends().isEmpty()
+                ? next
+                : Math.min(next, nextWarning(index.window().ends().get().toEpochMilli(), roomWarnings(), after));
+    }
+
+    private static long nextWarning(long deadline, List<Duration> warnings, long after) {
+        long next = NEVER;
+        for (Duration warning : warnings) {
+            long at = deadline - warning.toMillis();
+            next = at > after ? Math.min(next, at) : next;
+        }
         return next;
+    }
+
+    /** Returns the warnings that running clocks come down to exactly at {@code at}. */
+    List<Warning> warningsAt(long at) {
+        List<Warning> warnings = new ArrayList<>();
+        for (int i = 0; i < boxes.length; i++) {
+            Countdown box = boxes[i];
+            if (box != null && !ended[i] && box.isRunning()) {
+                warningsAt(at, Optional.of(index.paper().boxes().get(i).id()), box.deadlineMillis(), warnings(i))
+                        .forEach(warnings::add);
+            }
+        }
+        index.window()
+                .ends()
+                .ifPresent(ends -> warningsAt(at, Optional.empty(), ends.toEpochMilli(), roomWarnings())
+                        .forEach(warnings::add));
+        return warnings;
+    }
+
+    private static Stream<Warning> warningsAt(long at, Optional<BoxId> box, long deadline, List<Duration> warnings) {
+        return warnings.stream()
+                .filter(warning -> deadline - warning.toMillis() == at)
+                .map(warning -> new Warning(box, warning, Instant.ofEpochMilli(at)));
+    }
+
+    private List<Duration> warnings(int box) {
+        return index.paper().boxes().get(box).warnings();
+    }
+
+    private List<Duration> roomWarnings() {
+        return index.paper().conduct().roomWarnings();
+    }
+
+    /**
+     * Returns when {@code share} of a box is used if nothing else happens, rounded up to the second, or {@link #NEVER}
+     * while it stands still before that.
+     */
+    long shareUsedAt(BoxId box, Rational share) {
+        Countdown countdown = boxes[indexOf(box)];
+        return countdown == null ? NEVER : countdown.shareUsedAt(share);
     }
 
     /** Returns every clock that has started and not ended: the open stage's own first, then the boxes. */
     List<Clock> clocks(Instant now) {
         List<Clock> clocks = new ArrayList<>();
+        if (rest != null) {
+            clocks.add(clock(Clock.Kind.OWN_BREAK, Optional.empty(), "", rest, List.of(), now));
+        }
         if (stage != null) {
-            clocks.add(clock(Optional.empty(), stageTitle, stage, List.of(), now));
+            clocks.add(clock(Clock.Kind.STAGE, Optional.empty(), stageTitle, stage, List.of(), now));
         }
         for (int i = 0; i < boxes.length; i++) {
             Countdown box = boxes[i];
             if (box != null && !ended[i]) {
                 TimeBox named = index.paper().boxes().get(i);
-                clocks.add(clock(Optional.of(named.id()), named.title(), box, named.warnings(), now));
+                clocks.add(clock(Clock.Kind.BOX, Optional.of(named.id()), named.title(), box, named.warnings(), now));
             }
         }
+        index.window().ends().ifPresent(ends -> clocks.add(room(ends, now)));
         return clocks;
     }
 
-    private static Clock clock(
-            Optional<BoxId> box, String title, Countdown countdown, List<Duration> warnings, Instant now) {
+    private Clock room(Instant ends, Instant now) {
+        Duration left = now.isBefore(ends) ? Duration.between(now, ends) : Duration.ZERO;
+        Duration span = Duration.between(index.window().opens(), ends);
+        Duration allowance = span.compareTo(left) < 0 ? left : span;
         return new Clock(
+                Clock.Kind.ROOM,
+                Optional.empty(),
+                "",
+                allowance,
+                allowance.minus(left),
+                left,
+                Optional.of(ends),
+                roomWarnings());
+    }
+
+    private static Clock clock(
+            Clock.Kind kind,
+            Optional<BoxId> box,
+            String title,
+            Countdown countdown,
+            List<Duration> warnings,
+            Instant now) {
+        return new Clock(
+                kind,
                 box,
                 title,
                 countdown.allowance(),
@@ -178,11 +320,11 @@ final class Timekeeper {
     }
 
     private static @Nullable Expiry earlier(@Nullable Expiry best, Countdown countdown, int lastStage) {
-        Optional<Instant> deadline = countdown.deadline();
-        if (deadline.isEmpty()) {
-            return best;
-        }
-        Expiry candidate = new Expiry(deadline.get().toEpochMilli(), lastStage);
+        return countdown.isRunning() ? earlier(best, countdown.deadlineMillis(), lastStage) : best;
+    }
+
+    private static Expiry earlier(@Nullable Expiry best, long atMillis, int lastStage) {
+        Expiry candidate = new Expiry(atMillis, lastStage);
         if (best == null) {
             return candidate;
         }
@@ -210,7 +352,11 @@ final class Timekeeper {
     }
 
     private static boolean standsStill(Stage stage) {
-        return stage instanceof Stage.Break rest && rest.clocks() == Stage.Break.Clocks.STAND_STILL;
+        return switch (stage) {
+            case Stage.Break rest -> rest.clocks() == Clocks.STAND_STILL;
+            case Stage.Instructions read -> read.clocks() == Clocks.STAND_STILL;
+            default -> false;
+        };
     }
 
     private static Optional<Duration> limit(Stage stage) {

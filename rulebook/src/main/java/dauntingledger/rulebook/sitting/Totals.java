@@ -14,9 +14,19 @@ public record Totals(int answered, int part, int blank, int notOpened, int marke
         return answered + part + blank + notOpened;
     }
 
+    /** Returns how many questions have no answer at all. */
+    public int unanswered() {
+        return blank + notOpened;
+    }
+
     /** Returns how many questions would be left without a full answer. */
     public int withoutFullAnswer() {
         return part + blank + notOpened;
+    }
+
+    /** Returns the share of questions with a full answer, in whole per cent rounded down. */
+    public int percent() {
+        return questions() == 0 ? 0 : 100 * answered / questions();
     }
 
     public Totals plus(Totals other) {

@@ -49,6 +49,36 @@ public enum Verdict {
     UNKNOWN_LANGUAGE,
     /** The paper does not let the language be changed here. */
     LANGUAGE_FIXED,
+    /** Questions of this section come one after the other. */
+    IN_ORDER,
+    /** A question must have a full answer before the candidate goes on. */
+    ANSWER_FIRST,
+    /** The end of a question must have been in view before the candidate goes on. */
+    SEE_THE_END,
+    /** The candidate has moved on from this question. */
+    SEALED_BY_MOVING_ON,
+    /** The question was opened before a break, which has sealed it. */
+    SEALED_BY_BREAK,
+    /** The answer to this question was entered as often as it may be. */
+    SEALED_BY_TRIES,
+    /** There is no answer to be entered. */
+    NOTHING_TO_ENTER,
+    /** The candidate is on a break of their own. */
+    ON_BREAK,
+    /** The candidate must sign in again after the break. */
+    SIGN_IN_AGAIN,
+    /** The break is longer than this. */
+    BREAK_GOES_ON,
+    /** The paper has no breaks at the candidate's own moment. */
+    NO_OWN_BREAKS,
+    /** The breaks of one's own are used up. */
+    BREAKS_USED_UP,
+    /** The paper has no review page here, or no page with all questions. */
+    NO_SUCH_PAGE,
+    /** The last block cannot be closed by the candidate yet, or at all. */
+    NOT_BEFORE_THE_END,
+    /** There is no survey about this, or it is not closed yet. */
+    NO_SURVEY,
     /** There is no question of the kind asked for. */
     NOTHING_TO_WALK,
     /** It is so already. */

@@ -22,17 +22,9 @@ public record Walk(Subset subset, List<ItemId> items) {
         }
     }
 
-    /** Returns the question after {@code item}, or empty where the walk ends at the review page. */
-    public Optional<ItemId> after(ItemId item) {
-        return at(items.indexOf(item) + 1);
-    }
-
-    /** Returns the question before {@code item}, or empty at the first. */
-    public Optional<ItemId> before(ItemId item) {
-        return at(items.indexOf(item) - 1);
-    }
-
-    private Optional<ItemId> at(int index) {
+    /** Returns the question {@code step} after {@code item}, or empty where the walk ends or has not begun. */
+    Optional<ItemId> step(ItemId item, int step) {
+        int index = items.indexOf(item) + step;
         return 0 <= index && index < items.size() ? Optional.of(items.get(index)) : Optional.empty();
     }
 }

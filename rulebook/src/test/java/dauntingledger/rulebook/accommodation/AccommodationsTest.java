@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -17,6 +20,7 @@ import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
@@ -42,6 +46,20 @@ class AccommodationsTest {
         TimeBox box = new TimeBox(new BoxId("b"), "Box", limit, stage("one"), stage("one"), List.of());
 
         assertThat(factor(Rational.parse(factor)).limit(box)).isEqualTo(granted);
+    }
+
+    @Test
+    void lengthensBreaksOfOnesOwnAndTheirPoolAndStopsTheirClocks() {
+        OwnBreaks rules =
+                new OwnBreaks(2, Optional.of(Duration.ofMinutes(10)), Duration.ofMinutes(5), Clocks.RUN_ON, true, true);
+        Paper paper = SamplePapers.pilot().with(new Conduct(false, Optional.of(rules), List.of(), List.of()));
+
+        assertThat(breaks(Duration.ofMinutes(3), Map.of(), true)
+                        .applyTo(paper)
+                        .conduct()
+                        .ownBreaks())
+                .contains(new OwnBreaks(
+                        2, Optional.of(Duration.ofMinutes(16)), Duration.ofMinutes(8), Clocks.STAND_STILL, true, true));
     }
 
     @Property(tries = 500)
@@ -80,7 +98,7 @@ class AccommodationsTest {
         Paper paper = SamplePapers.paper(
                 List.of(
                         SamplePapers.block("one", SamplePapers.single("q1")),
-                        SamplePapers.rest(Stage.Break.Clocks.RUN_ON),
+                        SamplePapers.rest(Clocks.RUN_ON),
                         SamplePapers.block("two", SamplePapers.single("q2")),
                         SamplePapers.handIn()),
                 List.of(SamplePapers.box("all", 60, "one", "two")));

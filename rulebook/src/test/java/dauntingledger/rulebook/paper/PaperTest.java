@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class PaperTest {
 
     private static final Stage.Block ONE = block("one", single("q1"));
-    private static final Stage.Break REST = rest(Stage.Break.Clocks.RUN_ON);
+    private static final Stage.Break REST = rest(Clocks.RUN_ON);
 
     private record Draft(List<Stage> route, List<TimeBox> boxes) {
         Draft(Stage... route) {
@@ -152,14 +152,18 @@ class PaperTest {
                                         stage("read"),
                                         "Read",
                                         Optional.of(Duration.ofMinutes(1)),
-                                        Duration.ofMinutes(2)),
+                                        Duration.ofMinutes(2),
+                                        Clocks.RUN_ON),
                                 ONE,
                                 handIn())),
                 draft(
                         "half a second",
                         "stage hand-in",
                         "whole seconds",
-                        new Draft(ONE, new Stage.HandIn(stage("hand-in"), "Hand in", Duration.ofMillis(1500)))));
+                        new Draft(
+                                ONE,
+                                new Stage.HandIn(
+                                        stage("hand-in"), "Hand in", Duration.ofMillis(1500), Finish.AT_ANY_TIME))));
     }
 
     @ParameterizedTest

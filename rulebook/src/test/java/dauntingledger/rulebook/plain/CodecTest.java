@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
@@ -15,6 +16,7 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Subset;
 import dauntingledger.rulebook.sitting.Window;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
@@ -65,6 +67,25 @@ class CodecTest {
                 new Act.Reopened(stage, "Exam office"),
                 new Act.StageRanOut(stage),
                 new Act.HandedIn(),
+                new Act.WholeViewOpened(),
+                new Act.WalkBegun(Subset.PART),
+                new Act.WalkBegun(Subset.CHOSEN, List.of(new ItemId("q1"), new ItemId("q3"))),
+                new Act.EndSeen(new ItemId("q1")),
+                new Act.AnswerEntered(new ItemId("q1")),
+                new Act.BreakBegun(),
+                new Act.BreakEnded(),
+                new Act.SignedInAgain(),
+                new Act.SurveyAnswered(stage, 5, "well made"),
+                new Act.TermsFixed(
+                        Window.of(Desk.NINE, Desk.NINE, Desk.NINE.plusSeconds(60))
+                                .endingAt(Desk.NINE.plusSeconds(3_600)),
+                        new Accommodations(
+                                Rational.of(5, 4),
+                                Map.of(new BoxId("one"), Rational.of(2)),
+                                Duration.ofMinutes(5),
+                                Map.of(stage, Duration.ofMinutes(10)),
+                                true,
+                                List.of("a lamp"))),
                 new Act.Paused(),
                 new Act.Resumed());
 
@@ -100,7 +121,7 @@ class CodecTest {
     void anArrivalAndItsHoursComeBackEqual() {
         Paper paper = SamplePapers.arrival(SamplePapers.door(
                 Stage.Admission.Late.BY_LEAVE, Stage.Admission.Way.SCHEDULE, Stage.Admission.Way.CODE));
-        Window window = new Window(Desk.NINE, Desk.NINE.plusSeconds(1), Desk.NINE.plusSeconds(2));
+        Window window = Window.of(Desk.NINE, Desk.NINE.plusSeconds(1), Desk.NINE.plusSeconds(2));
 
         assertThat(PaperCodec.fromPlain(PaperCodec.toPlain(paper))).isEqualTo(paper);
         assertThat(WindowCodec.fromPlain(WindowCodec.toPlain(window))).isEqualTo(window);

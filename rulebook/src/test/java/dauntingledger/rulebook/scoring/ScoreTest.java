@@ -12,6 +12,7 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
+import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
@@ -126,7 +127,8 @@ class ScoreTest {
                             new Stage.Block(
                                     SamplePapers.stage("one"),
                                     "One",
-                                    List.of(new Section(new SectionId("s"), "S", List.of(set)))),
+                                    List.of(new Section(new SectionId("s"), "S", Movement.FREE, List.of(set))),
+                                    true),
                             SamplePapers.handIn()),
                     List.of());
             Desk candidate = new Desk(paper).opens("one").chooses("q1", "d").chooses("q5", "d");

@@ -65,7 +65,7 @@ class DoorTest {
 
         @Test
         void refusesHoursOutOfOrder() {
-            assertThatThrownBy(() -> new Window(OPENS, OPENS, OPENS)).hasMessageContaining("doors <= opens < closes");
+            assertThatThrownBy(() -> Window.of(OPENS, OPENS, OPENS)).hasMessageContaining("doors <= opens < closes");
         }
     }
 

@@ -2,7 +2,9 @@ package dauntingledger.rulebook.sitting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.CanonicalJson;
@@ -11,6 +13,7 @@ import dauntingledger.rulebook.testing.Scripts;
 import dauntingledger.rulebook.testing.Scripts.Script;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -101,7 +104,7 @@ class SittingPropertiesTest {
                 Clock earlier = before.get(key(clock));
                 if (earlier != null && clock.allowance().equals(earlier.allowance())) {
                     assertThat(clock.left()).isLessThanOrEqualTo(earlier.left());
-                    if (paused) {
+                    if (paused && clock.kind() != Clock.Kind.ROOM) {
                         assertThat(clock.left()).isEqualTo(earlier.left());
                     }
                 }
@@ -118,7 +121,14 @@ class SittingPropertiesTest {
             sitting = sitting.after(List.of(entry));
             for (Question question : before.questions()) {
                 if (question.sealed() && question.opened()) {
-                    assertThat(sitting.question(question.item().id())).isEqualTo(question);
+                    Question after = sitting.question(question.item().id());
+                    assertThat(after.responses()).isEqualTo(question.responses());
+                    assertThat(after.struck()).isEqualTo(question.struck());
+                    assertThat(after.entered()).isEqualTo(question.entered());
+                    assertThat(after.tries()).isEqualTo(question.tries());
+                }
+                if (question.seal() != Question.Seal.NONE) {
+                    assertThat(sitting.question(question.item().id()).seal()).isEqualTo(question.seal());
                 }
             }
         }
@@ -141,15 +151,70 @@ class SittingPropertiesTest {
     }
 
     @Property(tries = TRIES)
-    void timeSpentOnQuestionsNeverExceedsTheTimeOfTheirBlock(@ForAll("scripts") Script script) {
+    void timeSpentOnQuestionsAndElsewhereSumsToTheTimeUsed(@ForAll("scripts") Script script) {
         Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
         for (StageRecord stage : sitting.stages()) {
-            if (script.paper().route().get(stage.stage()) instanceof Stage.Block) {
-                Duration spent = sitting.questionsIn(stage.stage()).stream()
-                        .map(Question::spent)
+            if (script.paper().route().get(stage.stage()) instanceof Stage.Block block) {
+                Duration elsewhere = sitting.spentElsewhere(stage.stage());
+                Duration bySection = block.sections().stream()
+                        .map(section -> sitting.spent(section.id()))
                         .reduce(Duration.ZERO, Duration::plus);
-                assertThat(spent).isLessThanOrEqualTo(stage.used());
+
+                assertThat(elsewhere).isGreaterThanOrEqualTo(Duration.ZERO);
+                assertThat(bySection.plus(elsewhere)).isEqualTo(stage.used());
             }
+        }
+    }
+
+    @Property(tries = TRIES)
+    void aClockHasItsLimitAndWhatWasGranted(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper(), script.window());
+        Map<BoxId, Duration> granted = new HashMap<>();
+        for (Entry entry : script.entries()) {
+            if (entry.act() instanceof Act.TimeGranted grant
+                    && sitting.permits(grant, entry.at()).isPermitted()) {
+                granted.merge(grant.box(), grant.extra(), Duration::plus);
+            }
+            sitting = sitting.after(List.of(entry));
+            for (Clock clock : sitting.clocks()) {
+                clock.box()
+                        .ifPresent(box -> assertThat(clock.allowance())
+                                .isEqualTo(limit(script.paper(), box).plus(granted.getOrDefault(box, Duration.ZERO))));
+            }
+        }
+    }
+
+    private static Duration limit(Paper paper, BoxId box) {
+        return paper.boxes().stream()
+                .filter(one -> one.id().equals(box))
+                .findFirst()
+                .orElseThrow()
+                .limit();
+    }
+
+    @Property(tries = TRIES)
+    void aWarningComesOnceUnlessAGrantLiftsTheClockAboveIt(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
+        List<Instant> grants = script.entries().stream()
+                .filter(entry -> entry.act() instanceof Act.TimeGranted)
+                .map(Entry::at)
+                .toList();
+        Map<Object, Instant> last = new HashMap<>();
+        for (Warning warning : sitting.warnings()) {
+            Instant before = last.put(List.of(warning.box(), warning.left()), warning.at());
+            if (before != null) {
+                assertThat(grants).anyMatch(grant -> !grant.isBefore(before) && !grant.isAfter(warning.at()));
+            }
+        }
+    }
+
+    @Property(tries = TRIES)
+    void theDrawingOfTheTimeAddsUpToTheTimeUsed(@ForAll("scripts") Script script) {
+        Instant end = script.entries().getLast().at();
+        Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
+        Timeline timeline = Timeline.of(script.paper(), script.window(), script.entries(), end);
+        for (StageRecord stage : sitting.stages()) {
+            assertThat(timeline.used(stage.stage())).isEqualTo(stage.used());
         }
     }
 
@@ -173,10 +238,13 @@ class SittingPropertiesTest {
 
     private static List<ItemId> way(Sitting sitting) {
         if (sitting.walk().isPresent()) {
-            return sitting.walk().get().items();
+            return sitting.walk().get().items().stream()
+                    .filter(item -> sitting.question(item).seal().canBeOpened())
+                    .toList();
         }
         return sitting.position() instanceof Position.At open
                 ? sitting.questionsIn(open.stage()).stream()
+                        .filter(question -> question.seal().canBeOpened())
                         .map(question -> question.item().id())
                         .toList()
                 : List.of();
@@ -206,10 +274,12 @@ class SittingPropertiesTest {
     }
 
     private static Map<Object, Clock> clocks(Sitting sitting) {
-        return sitting.clocks().stream().collect(Collectors.toMap(SittingPropertiesTest::key, clock -> clock));
+        return sitting.clocks().stream()
+                .filter(clock -> clock.kind() != Clock.Kind.OWN_BREAK)
+                .collect(Collectors.toMap(SittingPropertiesTest::key, clock -> clock));
     }
 
     private static Object key(Clock clock) {
-        return clock.box().<Object>map(box -> box).orElseGet(clock::title);
+        return List.of(clock.kind(), clock.box(), clock.title());
     }
 }

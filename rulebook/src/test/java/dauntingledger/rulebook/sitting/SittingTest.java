@@ -8,11 +8,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.SectionId;
-import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.testing.Desk;
@@ -228,7 +228,7 @@ class SittingTest {
 
             desk.does(new Act.ReviewOpened());
             assertThat(desk.sitting().walk()).isEmpty();
-            assertThat(desk.sitting().isReviewing()).isTrue();
+            assertThat(desk.sitting().view()).isEqualTo(View.REVIEW);
             assertThat(desk.sitting().after(Q1)).contains(Q2);
         }
 
@@ -391,7 +391,7 @@ class SittingTest {
         private final Desk desk = new Desk(SamplePapers.paper(
                         List.of(
                                 SamplePapers.block("one", SamplePapers.single("q1")),
-                                SamplePapers.rest(Stage.Break.Clocks.STAND_STILL),
+                                SamplePapers.rest(Clocks.STAND_STILL),
                                 SamplePapers.block("two", SamplePapers.single("q5")),
                                 SamplePapers.handIn()),
                         List.of(

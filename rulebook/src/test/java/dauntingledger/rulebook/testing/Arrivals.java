@@ -14,7 +14,7 @@ public final class Arrivals {
 
     public static final Instant OPENS = Desk.NINE.plus(Duration.ofMinutes(10));
     public static final Window WINDOW =
-            new Window(Desk.NINE.minus(Duration.ofMinutes(5)), OPENS, OPENS.plus(Duration.ofMinutes(15)));
+            Window.of(Desk.NINE.minus(Duration.ofMinutes(5)), OPENS, OPENS.plus(Duration.ofMinutes(15)));
     public static final Act AGREED = new Act.NoticeAccepted(stage("consent"), SamplePapers.DIGEST, "I agree");
     public static final Act CODE = new Act.CodeGiven(stage("door"), true);
     public static final Act WRONG_CODE = new Act.CodeGiven(stage("door"), false);

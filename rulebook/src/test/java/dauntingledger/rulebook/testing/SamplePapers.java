@@ -3,13 +3,18 @@ package dauntingledger.rulebook.testing;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.Entering;
+import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.Languages;
+import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.ResponseId;
@@ -47,7 +52,7 @@ public final class SamplePapers {
                         notice("conduct", Optional.of(Duration.ofMinutes(10))),
                         instructions("instructions"),
                         block("one", single("q1"), pair("q2"), number("q3")),
-                        rest(Stage.Break.Clocks.STAND_STILL),
+                        rest(Clocks.STAND_STILL),
                         block("two", twoNumbers("q4"), single("q5")),
                         handIn()),
                 List.of(box("one", 20, "one", "one", 5, 1), box("two", 30, "two", "two", 10)));
@@ -84,14 +89,16 @@ public final class SamplePapers {
                                 stage("instructions"),
                                 "Instructions",
                                 Optional.of(Duration.ofMinutes(5)),
-                                Duration.ofMinutes(1)),
+                                Duration.ofMinutes(1),
+                                Clocks.RUN_ON),
                         new Stage.TryOut(stage("try-out"), "Try-out"),
                         block("one", single("q1")),
                         handIn()),
                 List.of(box("one", 20, "one", "one")),
                 Duration.ofMinutes(15),
                 Paper.ScoreRelease.LATER,
-                new Languages(List.of("en", "de"), true));
+                new Languages(List.of("en", "de"), true),
+                Conduct.PLAIN);
     }
 
     public static Stage.Admission door(Stage.Admission.Late late, Stage.Admission.Way... ways) {
@@ -107,7 +114,8 @@ public final class SamplePapers {
                 boxes,
                 Duration.ofMinutes(15),
                 Paper.ScoreRelease.AT_ONCE,
-                new Languages(List.of("en"), false));
+                new Languages(List.of("en"), false),
+                Conduct.PLAIN);
     }
 
     /** A notice with the text of {@link #DIGEST} that is accepted by one press. */
@@ -116,7 +124,7 @@ public final class SamplePapers {
     }
 
     public static Stage.Instructions instructions(String id) {
-        return new Stage.Instructions(stage(id), "Instructions", Optional.empty(), Duration.ZERO);
+        return new Stage.Instructions(stage(id), "Instructions", Optional.empty(), Duration.ZERO, Clocks.RUN_ON);
     }
 
     public static StageId stage(String id) {
@@ -124,19 +132,28 @@ public final class SamplePapers {
     }
 
     public static Stage.Block block(String id, Item... items) {
+        return block(id, Movement.FREE, items);
+    }
+
+    public static Stage.Block block(String id, Movement movement, Item... items) {
         ItemSet set = new ItemSet(new ItemSetId(id + "-set"), "Set " + id, false, List.of(items));
         return new Stage.Block(
                 stage(id),
                 "Block " + id,
-                List.of(new Section(new SectionId(id + "-section"), "Section", List.of(set))));
+                List.of(new Section(new SectionId(id + "-section"), "Section", movement, List.of(set))),
+                true);
     }
 
-    public static Stage.Break rest(Stage.Break.Clocks clocks) {
-        return new Stage.Break(stage("rest"), "Break", Duration.ofMinutes(10), clocks);
+    public static Stage.Break rest(Clocks clocks) {
+        return new Stage.Break(stage("rest"), "Break", Duration.ofMinutes(10), Duration.ZERO, clocks, false);
     }
 
     public static Stage.HandIn handIn() {
-        return new Stage.HandIn(stage("hand-in"), "Hand in", Duration.ofMinutes(5));
+        return handIn(Finish.AT_ANY_TIME);
+    }
+
+    public static Stage.HandIn handIn(Finish finish) {
+        return new Stage.HandIn(stage("hand-in"), "Hand in", Duration.ofMinutes(5), finish);
     }
 
     public static TimeBox box(String id, int minutes, String first, String last, int... warnings) {
@@ -174,7 +191,11 @@ public final class SamplePapers {
 
     public static Item item(
             String id, Rational marks, Rational penalty, Item.Credit credit, Interaction... interactions) {
-        return new Item(new ItemId(id), List.of(interactions), marks, penalty, credit);
+        return new Item(new ItemId(id), List.of(interactions), marks, penalty, credit, Entering.AT_EACH_CHOICE);
+    }
+
+    public static Item entering(Item item, Entering entering) {
+        return new Item(item.id(), item.interactions(), item.marks(), item.penalty(), item.credit(), entering);
     }
 
     public static Interaction.Choice choice(ResponseId response, int options, int least, int most) {

@@ -1,20 +1,30 @@
 package dauntingledger.rulebook.testing;
 
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Conduct;
+import dauntingledger.rulebook.paper.Entering;
+import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Movement;
+import dauntingledger.rulebook.paper.Movement.Direction;
+import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Subset;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
@@ -27,7 +37,7 @@ import java.util.Random;
 
 /**
  * Random papers and random sittings of them from a seed. Acts lean towards what is permitted, so that sittings get
- * somewhere, but many are not.
+ * somewhere, but about one in five is whatever comes.
  */
 public final class Scripts {
 
@@ -46,14 +56,27 @@ public final class Scripts {
         List<Entry> entries = new ArrayList<>();
         Instant at = Desk.NINE;
         Route route = new Route(paper);
+        Sitting sitting = Sitting.of(paper, window);
         for (int i = 0; i < length; i++) {
             int arriving = route.stepsToTheFirstBlock();
             boolean pause = i > arriving && random.nextInt(12) == 0;
             at = at.plusMillis(random.nextInt(pause ? 900_000 : 20_000));
-            Act act = i < arriving || random.nextInt(9) == 0 ? route.step() : anyAct(paper);
-            entries.add(Entry.made(new EntryId("e" + i), at, act));
+            Act act = i < arriving || oneIn(9) ? route.step() : oneIn(5) ? anyAct(paper) : permitted(sitting, at);
+            Entry entry = Entry.made(new EntryId("e" + i), at, act);
+            entries.add(entry);
+            sitting = sitting.after(List.of(entry));
         }
         return new Script(paper, window, entries);
+    }
+
+    /** Returns an act that is permitted, or the last of a few that are not. */
+    private Act permitted(Sitting sitting, Instant at) {
+        Sitting then = sitting.asOf(at);
+        Act act = anyAct(sitting.paper());
+        for (int tries = 0; tries < 3 && !then.permits(act, at).isPermitted(); tries++) {
+            act = anyAct(sitting.paper());
+        }
+        return act;
     }
 
     public Paper paper() {
@@ -69,20 +92,69 @@ public final class Scripts {
         int blocks = 1 + random.nextInt(3);
         for (int b = 0; b < blocks; b++) {
             if (b > 0 && random.nextBoolean()) {
-                Stage.Break.Clocks clocks =
-                        random.nextBoolean() ? Stage.Break.Clocks.RUN_ON : Stage.Break.Clocks.STAND_STILL;
-                route.add(new Stage.Break(SamplePapers.stage("rest" + b), "Break", minutes(1, 20), clocks));
+                Duration least = random.nextBoolean() ? Duration.ZERO : Duration.ofMinutes(1);
+                route.add(new Stage.Break(
+                        SamplePapers.stage("rest" + b), "Break", minutes(1, 20), least, clocks(), oneIn(3)));
             }
-            route.add(SamplePapers.block("block" + b, items(b)));
+            if (b > 0 && oneIn(4)) {
+                route.add(new Stage.Instructions(
+                        SamplePapers.stage("read" + b), "Read", limit(), Duration.ZERO, clocks()));
+            }
+            route.add(SamplePapers.block("block" + b, movement(), items(b)));
             if (random.nextInt(4) > 0) {
                 boxes.add(box("box" + b, "block" + b, "block" + b));
             }
         }
-        route.add(SamplePapers.handIn());
-        if (random.nextBoolean()) {
+        boolean whole = random.nextBoolean();
+        if (whole) {
             boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
         }
-        return SamplePapers.paper(route, boxes);
+        route.add(SamplePapers.handIn(whole ? finish() : Finish.AT_ANY_TIME));
+        return SamplePapers.paper(route, boxes).with(conduct());
+    }
+
+    private Finish finish() {
+        return switch (random.nextInt(5)) {
+            case 0 -> new Finish.After(minutes(1, 30));
+            case 1 -> new Finish.AfterShare(Rational.of(1 + random.nextInt(3), 4));
+            case 2 -> new Finish.AtTheEnd();
+            default -> Finish.AT_ANY_TIME;
+        };
+    }
+
+    private Conduct conduct() {
+        Optional<OwnBreaks> breaks = oneIn(3)
+                ? Optional.of(new OwnBreaks(
+                        random.nextInt(3),
+                        Optional.of(minutes(3, 10)),
+                        minutes(1, 3),
+                        clocks(),
+                        oneIn(3),
+                        random.nextBoolean()))
+                : Optional.empty();
+        return new Conduct(
+                random.nextBoolean(),
+                breaks,
+                List.of(Duration.ofMinutes(2)),
+                oneIn(3) ? List.of(new Survey(SamplePapers.stage("block0"), "How was it?")) : List.of());
+    }
+
+    private Movement movement() {
+        return oneIn(2)
+                ? Movement.FREE
+                : switch (random.nextInt(4)) {
+                    case 0 -> new Movement(Direction.FORWARD, random.nextBoolean(), random.nextBoolean());
+                    case 1 -> new Movement(Direction.FORWARD_WITH_SKIPS, false, random.nextBoolean());
+                    default -> new Movement(Direction.FREE, random.nextBoolean(), random.nextBoolean());
+                };
+    }
+
+    private Clocks clocks() {
+        return random.nextBoolean() ? Clocks.RUN_ON : Clocks.STAND_STILL;
+    }
+
+    private boolean oneIn(int many) {
+        return random.nextInt(many) == 0;
     }
 
     /** Some of the steps between the door and the first question. */
@@ -107,19 +179,22 @@ public final class Scripts {
 
     private Window window() {
         Instant opens = Desk.NINE.plusSeconds(random.nextInt(120));
-        return new Window(Desk.NINE.minus(Duration.ofHours(1)), opens, opens.plus(minutes(1, 60)));
+        Instant closes = opens.plus(minutes(1, 60));
+        Window window = Window.of(Desk.NINE.minus(Duration.ofHours(1)), opens, closes);
+        return oneIn(4) ? window.endingAt(closes.plus(minutes(0, 30))) : window;
     }
 
     private Item[] items(int block) {
         Item[] items = new Item[1 + random.nextInt(6)];
         for (int i = 0; i < items.length; i++) {
             String id = "b" + block + "q" + i;
-            items[i] = switch (random.nextInt(4)) {
+            Item item = switch (random.nextInt(4)) {
                 case 0 -> SamplePapers.single(id);
                 case 1 -> SamplePapers.pair(id);
                 case 2 -> SamplePapers.number(id);
                 default -> SamplePapers.twoNumbers(id);
             };
+            items[i] = oneIn(4) ? SamplePapers.entering(item, new Entering(true, random.nextInt(3))) : item;
         }
         return items;
     }
@@ -149,22 +224,29 @@ public final class Scripts {
         ItemId id = item.id();
         Interaction interaction =
                 item.interactions().get(random.nextInt(item.interactions().size()));
-        return switch (random.nextInt(16)) {
+        return switch (random.nextInt(19)) {
             case 0 -> new Act.Erased(id);
             case 1, 2 -> new Act.Marked(id);
             case 3 -> new Act.Unmarked(id);
             case 4 -> new Act.ReviewOpened();
-            case 5 -> new Act.WalkBegun(Subset.values()[random.nextInt(3)]);
+            case 5 -> new Act.WalkBegun(Subset.values()[random.nextInt(5)]);
             case 6 -> new Act.StruckOut(id, interaction.response(), anyChoice());
             case 7 -> new Act.BroughtBack(id, interaction.response(), anyChoice());
             case 8, 9, 10 -> new Act.QuestionOpened(id);
+            case 12 -> new Act.EndSeen(id);
+            case 13 -> new Act.AnswerEntered(id);
             case 11 -> seldom(paper);
             default -> new Act.Answered(id, interaction.response(), anyValue(interaction));
         };
     }
 
     private Act seldom(Paper paper) {
-        return switch (random.nextInt(8)) {
+        return switch (random.nextInt(14)) {
+            case 8, 9 -> new Act.BreakBegun();
+            case 10 -> new Act.BreakEnded();
+            case 11 -> new Act.SignedInAgain();
+            case 12 -> new Act.WholeViewOpened();
+            case 13 -> new Act.SurveyAnswered(SamplePapers.stage("block0"), 4, "well made");
             case 5 -> new Act.StationChecked(Map.of(StationLine.WINDOW, List.of(800L, 600L)));
             case 6 -> new Act.InstructionsReopened();
             case 7 -> new Act.WrongReported(SamplePapers.stage("identity"), Arrival.Reason.SEAT, "seat 9, not 8");
@@ -231,6 +313,7 @@ public final class Scripts {
                                     Map.of(StationLine.WINDOW, List.of(1280L, 800L), StationLine.STORAGE, List.of(1L))),
                             new Act.StageLeft(check.id()));
                 case Stage.Instructions read -> List.of(new Act.StageLeft(read.id()));
+                case Stage.Break rest -> List.of(new Act.SignedInAgain());
                 case Stage.TryOut tryOut -> List.of(new Act.StageLeft(tryOut.id()));
                 case Stage.Block block ->
                     List.of(new Act.StageOpened(block.id()), new Act.ReviewOpened(), new Act.BlockClosed(block.id()));

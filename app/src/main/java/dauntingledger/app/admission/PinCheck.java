@@ -1,0 +1,15 @@
+package dauntingledger.app.admission;
+
+/** Checks the PIN of somebody who is signed in already, no faster than signing in itself. */
+public interface PinCheck {
+
+    Result check(String number, String pin);
+
+    /** What came of it. */
+    enum Result {
+        RIGHT,
+        WRONG,
+        /** There were too many attempts; later ones are looked at again. */
+        WAIT
+    }
+}

@@ -1,0 +1,64 @@
+package dauntingledger.app.room;
+
+import dauntingledger.app.admission.PinCheck;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.sitting.Act;
+import java.security.Principal;
+import java.time.Clock;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** What is done in the room by plain forms: signing in again after a break, and surveys. For the sitting's own candidate. */
+@Controller
+class RoomFormsController {
+
+    private final Door door;
+    private final Ledgers ledgers;
+    private final PinCheck pins;
+    private final Clock clock;
+
+    RoomFormsController(Door door, Ledgers ledgers, PinCheck pins, Clock clock) {
+        this.door = door;
+        this.ledgers = ledgers;
+        this.pins = pins;
+        this.clock = clock;
+    }
+
+    @PostMapping("/sittings/{sitting}/return")
+    String signInAgain(@PathVariable long sitting, @RequestParam String pin, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        String room = "redirect:/sittings/" + sitting;
+        return switch (pins.check(appointment.candidate(), pin)) {
+            case RIGHT -> {
+                ledgers.record(appointment, new Act.SignedInAgain(), clock.instant());
+                yield room;
+            }
+            case WRONG -> room + "?pin=wrong";
+            case WAIT -> room + "?pin=wait";
+        };
+    }
+
+    /** A survey that was answered or is passed over changes nothing; the page it stood on is shown again. */
+    @PostMapping("/sittings/{sitting}/survey")
+    String survey(
+            @PathVariable long sitting,
+            @RequestParam String about,
+            @RequestParam(defaultValue = "0") int rating,
+            @RequestParam(defaultValue = "") String comment,
+            Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        try {
+            ledgers.record(
+                    appointment, new Act.SurveyAnswered(new StageId(about), rating, comment.strip()), clock.instant());
+        } catch (IllegalArgumentException e) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()), e);
+        }
+        return "redirect:/sittings/" + sitting + "?survey=thanks";
+    }
+}

@@ -1,0 +1,33 @@
+package dauntingledger.rulebook.paper;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The rules of a paper that belong to no single stage.
+ *
+ * @param clockMayHide whether the candidate may hide the clock until its last warning
+ * @param ownBreaks breaks at the candidate's own moment, if there are any
+ * @param roomWarnings at how much time left before the room closes the candidate is told, longest first; for sittings
+ *     that have such an instant
+ * @param surveys what is asked after parts of the exam
+ */
+public record Conduct(
+        boolean clockMayHide, Optional<OwnBreaks> ownBreaks, List<Duration> roomWarnings, List<Survey> surveys) {
+
+    /** Nothing beyond what every sitting has. */
+    public static final Conduct PLAIN = new Conduct(false, Optional.empty(), List.of(), List.of());
+
+    public Conduct {
+        requireNonNull(ownBreaks, "ownBreaks");
+        roomWarnings = List.copyOf(roomWarnings);
+        surveys = List.copyOf(surveys);
+    }
+
+    public Optional<Survey> surveyAbout(StageId stage) {
+        return surveys.stream().filter(survey -> survey.about().equals(stage)).findFirst();
+    }
+}
