@@ -94,11 +94,11 @@ public final class Scripts {
             if (b > 0 && random.nextBoolean()) {
                 Duration least = random.nextBoolean() ? Duration.ZERO : Duration.ofMinutes(1);
                 route.add(new Stage.Break(
-                        SamplePapers.stage("rest" + b), "Break", minutes(1, 20), least, clocks(), oneIn(3)));
+                        SamplePapers.stage("rest" + b), "Break " + b, minutes(1, 20), least, clocks(), oneIn(3)));
             }
             if (b > 0 && oneIn(4)) {
                 route.add(new Stage.Instructions(
-                        SamplePapers.stage("read" + b), "Read", limit(), Duration.ZERO, clocks()));
+                        SamplePapers.stage("read" + b), "Read " + b, limit(), Duration.ZERO, clocks()));
             }
             route.add(SamplePapers.block("block" + b, movement(), items(b)));
             if (random.nextInt(4) > 0) {
