@@ -9,6 +9,7 @@ import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
@@ -87,6 +88,18 @@ public final class Desk {
     @JSExport
     public String whole(double now) {
         return CanonicalJson.write(RoomCodec.whole(ledger.sittingAt(instant(now))));
+    }
+
+    /** Returns everything that lies in the tools. */
+    @JSExport
+    public String tools() {
+        return CanonicalJson.write(ToolboxCodec.toPlain(ledger.sitting().tools()));
+    }
+
+    /** Returns the marks on all texts, by text. */
+    @JSExport
+    public String marks() {
+        return CanonicalJson.write(ToolboxCodec.marks(ledger.sitting().tools()));
     }
 
     /** Returns the question that Next leads to from {@code item}, or an empty text where it leads to the review page. */

@@ -96,7 +96,8 @@ public record Accommodations(
                         conduct.clockMayHide(),
                         conduct.ownBreaks().map(this::granted),
                         conduct.roomWarnings(),
-                        conduct.surveys()));
+                        conduct.surveys(),
+                        conduct.equipment()));
     }
 
     /** Returns the stages of {@code paper} that an extra break can stand behind: blocks with a block behind them. */

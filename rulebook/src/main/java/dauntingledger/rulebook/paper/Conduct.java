@@ -14,17 +14,28 @@ import java.util.Optional;
  * @param roomWarnings at how much time left before the room closes the candidate is told, longest first; for sittings
  *     that have such an instant
  * @param surveys what is asked after parts of the exam
+ * @param equipment the tools and exhibits beside the questions
  */
 public record Conduct(
-        boolean clockMayHide, Optional<OwnBreaks> ownBreaks, List<Duration> roomWarnings, List<Survey> surveys) {
+        boolean clockMayHide,
+        Optional<OwnBreaks> ownBreaks,
+        List<Duration> roomWarnings,
+        List<Survey> surveys,
+        Equipment equipment) {
 
     /** Nothing beyond what every sitting has. */
-    public static final Conduct PLAIN = new Conduct(false, Optional.empty(), List.of(), List.of());
+    public static final Conduct PLAIN = new Conduct(false, Optional.empty(), List.of(), List.of(), Equipment.NONE);
 
     public Conduct {
         requireNonNull(ownBreaks, "ownBreaks");
         roomWarnings = List.copyOf(roomWarnings);
         surveys = List.copyOf(surveys);
+        requireNonNull(equipment, "equipment");
+    }
+
+    /** Returns these rules with other equipment. */
+    public Conduct with(Equipment other) {
+        return new Conduct(clockMayHide, ownBreaks, roomWarnings, surveys, other);
     }
 
     public Optional<Survey> surveyAbout(StageId stage) {

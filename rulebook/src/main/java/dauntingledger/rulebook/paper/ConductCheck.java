@@ -31,6 +31,38 @@ final class ConductCheck {
                     "a survey is about a block of the route, or about the hand-in for the whole exam");
             findings.requireTitle(survey.title(), place, "its question");
         }
+        equipment(conduct.equipment(), route);
+    }
+
+    private void equipment(Equipment equipment, List<Stage> route) {
+        List<Stage.Block> blocks = route.stream()
+                .filter(Stage.Block.class::isInstance)
+                .map(Stage.Block.class::cast)
+                .toList();
+        equipment.tools().forEach((section, tools) -> {
+            String place = "section " + section;
+            findings.require(
+                    blocks.stream()
+                            .flatMap(block -> block.sections().stream())
+                            .anyMatch(one -> one.id().equals(section)),
+                    place,
+                    "it is given tools, but the paper has no such section");
+            findings.require(
+                    !tools.contains(Tool.BASIC_CALCULATOR) || !tools.contains(Tool.SCIENTIFIC_CALCULATOR),
+                    place,
+                    "it has one calculator, basic or scientific, not both");
+        });
+        Set<ExhibitId> seen = new HashSet<>();
+        for (Exhibit exhibit : equipment.exhibits()) {
+            String place = "exhibit " + exhibit.id();
+            findings.require(seen.add(exhibit.id()), place, "two exhibits have this identifier");
+            findings.requireTitle(exhibit.title(), place, "the title");
+            findings.require(
+                    blocks.stream()
+                            .anyMatch(block -> equipment.exhibitsIn(block).anyMatch(exhibit::equals)),
+                    place,
+                    "it belongs to no question of the paper; name a section, a set or a question that is there");
+        }
     }
 
     private void ownBreaks(OwnBreaks breaks) {

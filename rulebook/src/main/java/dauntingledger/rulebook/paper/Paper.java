@@ -83,7 +83,7 @@ public record Paper(
 
     /**
      * Returns this paper as a candidate may know it who has reached the stage at {@code index}: every block after it is
-     * replaced by the bare fact that it is there.
+     * replaced by the bare fact that it is there, and its equipment is left out.
      */
     public Paper knownUpTo(int index) {
         List<Stage> known = IntStream.range(0, route.size())
@@ -91,7 +91,12 @@ public record Paper(
                         ? new Stage.Unopened(block.id(), block.title(), block.questions())
                         : route.get(i))
                 .toList();
-        return with(known, boxes);
+        List<Stage.Block> blocks = known.stream()
+                .filter(Stage.Block.class::isInstance)
+                .map(Stage.Block.class::cast)
+                .toList();
+        Conduct theirs = conduct.with(conduct.equipment().within(blocks));
+        return new Paper(id, version, title, known, boxes, lateAcceptance, scoreRelease, languages, theirs);
     }
 
     /** Returns the sum of the limits that lie in no other limit: how long the sections may take together. */

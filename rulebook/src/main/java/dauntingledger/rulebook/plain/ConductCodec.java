@@ -30,6 +30,7 @@ final class ConductCodec {
                 conduct.surveys().stream()
                         .map(survey -> Map.of("about", survey.about().value(), "title", survey.title()))
                         .toList());
+        plain.put("equipment", EquipmentCodec.equipment(conduct.equipment()));
         return plain;
     }
 
@@ -38,7 +39,8 @@ final class ConductCodec {
                 from.truth("clockMayHide"),
                 from.has("ownBreaks") ? Optional.of(ownBreaks(from.object("ownBreaks"))) : Optional.empty(),
                 from.spans("roomWarnings"),
-                from.list("surveys", survey -> new Survey(survey.read("about", StageId::new), survey.text("title"))));
+                from.list("surveys", survey -> new Survey(survey.read("about", StageId::new), survey.text("title"))),
+                EquipmentCodec.equipment(from.object("equipment")));
     }
 
     private static Map<String, Object> ownBreaks(OwnBreaks breaks) {

@@ -11,6 +11,7 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Help;
 import dauntingledger.rulebook.sitting.Subset;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -115,6 +116,10 @@ public final class EntryCodec {
             case Act.TimeGranted a -> "time-granted";
             case Act.Paused a -> "paused";
             case Act.Resumed a -> "resumed";
+            case Act.ToolUsed a -> ToolCodec.kind(a.use());
+            case Act.HelpCalled a -> "help-called";
+            case Act.HelpWithdrawn a -> "help-withdrawn";
+            case Act.HelpAnswered a -> "help-answered";
         };
     }
 
@@ -171,6 +176,16 @@ public final class EntryCodec {
                 plain.put("box", a.box().value());
                 plain.put("extra", a.extra().toMillis());
             }
+            case Act.ToolUsed a -> ToolCodec.members(a.use(), plain);
+            case Act.HelpCalled a -> {
+                plain.put("reason", PlainNames.name(a.reason()));
+                plain.put("note", a.note());
+            }
+            case Act.HelpAnswered a -> {
+                plain.put("person", a.person());
+                plain.put("words", a.words());
+            }
+            case Act.HelpWithdrawn none -> {}
             case Act.InstructionsReopened none -> {}
             case Act.HandedIn none -> {}
             case Act.WholeViewOpened none -> {}
@@ -261,6 +276,12 @@ public final class EntryCodec {
         readers.put("stage-ran-out", from -> new Act.StageRanOut(stage(from)));
         readers.put("seat-taken", from -> new Act.SeatTaken(from.text("seat")));
         readers.put("time-granted", from -> new Act.TimeGranted(from.read("box", BoxId::new), from.millis("extra")));
+        ToolCodec.READERS.forEach((kind, reader) -> readers.put(kind, from -> new Act.ToolUsed(reader.apply(from))));
+        readers.put(
+                "help-called",
+                from -> new Act.HelpCalled(PlainNames.read(from, "reason", Help.Reason.values()), from.text("note")));
+        readers.put("help-withdrawn", from -> new Act.HelpWithdrawn());
+        readers.put("help-answered", from -> new Act.HelpAnswered(from.text("person"), from.text("words")));
         readers.put("paused", from -> new Act.Paused());
         readers.put("resumed", from -> new Act.Resumed());
         return readers;

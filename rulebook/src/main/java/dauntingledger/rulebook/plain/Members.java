@@ -115,6 +115,17 @@ final class Members {
         return wholes(name).stream().map(Duration::ofMillis).toList();
     }
 
+    List<Integer> counts(String name) {
+        List<Integer> counts = new ArrayList<>();
+        for (long whole : wholes(name)) {
+            if (whole < 0 || whole > Integer.MAX_VALUE) {
+                throw unexpected(name, "numbers from 0 to 2147483647", whole);
+            }
+            counts.add((int) whole);
+        }
+        return counts;
+    }
+
     List<Long> wholes(String name) {
         List<Long> wholes = new ArrayList<>();
         for (Object element : elements(name)) {

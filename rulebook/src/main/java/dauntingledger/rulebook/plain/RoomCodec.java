@@ -7,6 +7,7 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Breaks;
 import dauntingledger.rulebook.sitting.Clock;
+import dauntingledger.rulebook.sitting.Help;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -41,6 +42,10 @@ public final class RoomCodec {
         if (sitting.looking().isEmpty()) {
             sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
         }
+        plain.put(
+                "tools",
+                sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
+        sitting.help().ifPresent(help -> plain.put("help", help(help)));
         sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));
         plain.put("clocks", sitting.clocks().stream().map(RoomCodec::clock).toList());
@@ -60,6 +65,18 @@ public final class RoomCodec {
                         .map(refusal ->
                                 Map.of("entry", refusal.entry().value(), "verdict", PlainNames.name(refusal.verdict())))
                         .toList());
+        return plain;
+    }
+
+    private static Map<String, Object> help(Help help) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("reason", PlainNames.name(help.reason()));
+        plain.put("calledAt", help.calledAt().toEpochMilli());
+        help.answer().ifPresent(answer -> {
+            plain.put("answeredAt", answer.at().toEpochMilli());
+            plain.put("person", answer.person());
+            plain.put("words", answer.words());
+        });
         return plain;
     }
 
@@ -107,6 +124,7 @@ public final class RoomCodec {
         plain.put(
                 "questions",
                 sitting.questions().stream().map(RoomCodec::question).toList());
+        plain.put("toolbox", ToolboxCodec.toPlain(sitting.tools()));
         return plain;
     }
 

@@ -11,6 +11,7 @@ import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -122,6 +123,45 @@ public sealed interface Act {
                     throw new IllegalArgumentException(line + " is not measured by " + measured.size() + " figures");
                 }
             });
+        }
+    }
+
+    /** Does something with a tool beside the questions. */
+    record ToolUsed(ToolUse use) implements Act {
+        public ToolUsed {
+            requireNonNull(use, "use");
+        }
+    }
+
+    /** Calls the invigilator. No clock stands still for it. */
+    record HelpCalled(Help.Reason reason, String note) implements Act {
+        public static final int MOST_NOTE = 400;
+
+        public HelpCalled {
+            requireNonNull(reason, "reason");
+            requireAtMost(MOST_NOTE, "the note", note);
+        }
+    }
+
+    /** Takes a call back that nobody has answered. */
+    record HelpWithdrawn() implements Act {}
+
+    /**
+     * Says that a call was seen.
+     *
+     * @param words what the candidate is told; may be empty
+     */
+    record HelpAnswered(String person, String words) implements Act {
+        public static final int MOST_WORDS = 400;
+
+        public HelpAnswered {
+            requireAtMost(ByPerson.MOST_NAME, "the name", person);
+            requireAtMost(MOST_WORDS, "the words", words);
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
         }
     }
 

@@ -1,8 +1,10 @@
 package dauntingledger.rulebook.sitting;
 
 import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -53,6 +55,11 @@ final class Fold {
     Position position = new Position.Before(0);
     boolean paused;
 
+    Toolbox tools = Toolbox.EMPTY;
+
+    @Nullable
+    Help help;
+
     @Nullable
     String seat;
 
@@ -87,6 +94,8 @@ final class Fold {
         this.now = other.now;
         this.position = other.position;
         this.paused = other.paused;
+        this.tools = other.tools;
+        this.help = other.help;
         this.seat = other.seat;
         this.counting = other.counting;
         this.countedTo = other.countedTo;
@@ -175,6 +184,10 @@ final class Fold {
                 }
             }
             case Act.InstructionsReopened reopened -> {}
+            case Act.ToolUsed used -> tools = tools.after(used.use());
+            case Act.HelpCalled called -> help = Help.called(called, instant(now));
+            case Act.HelpWithdrawn withdrawn -> help = null;
+            case Act.HelpAnswered answered -> help = help == null ? null : help.answered(answered, instant(now));
             case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
             case Act.ReviewOpened opened -> show(View.REVIEW);
             case Act.WholeViewOpened opened -> show(View.WHOLE);
@@ -387,6 +400,10 @@ final class Fold {
         log.end(stage, instant(at), how);
         time.stageEnded(stage, instant(at));
         sheets.closeStage(stage);
+        if (index.stage(stage) instanceof Stage.Block
+                && index.paper().conduct().equipment().scratch() == Equipment.Scratch.CLEARED) {
+            tools = tools.withoutScratch();
+        }
     }
 
     private void finish(Position.Ending ending, long at, StageRecord.Ended how) {

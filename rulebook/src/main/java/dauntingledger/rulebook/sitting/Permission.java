@@ -3,6 +3,7 @@ package dauntingledger.rulebook.sitting;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.StageRecord.Ended;
+import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Instant;
 
 /** The rules about who may do what when, judged against a fold that is settled at the instant in question. */
@@ -12,11 +13,13 @@ final class Permission {
     private final ArrivalPermission arrival;
     private final ItemPermission items;
     private final Outlook outlook;
+    private final ToolPermission tools;
 
     Permission(Fold fold) {
         this.fold = fold;
         this.items = new ItemPermission(fold);
         this.outlook = new Outlook(fold);
+        this.tools = new ToolPermission(fold);
         this.arrival = new ArrivalPermission(fold, this);
     }
 
@@ -32,6 +35,11 @@ final class Permission {
             case Act.SurveyAnswered answered -> surveyAnswered(answered);
             case Act.TermsFixed fixed -> fold.isUntouched() ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
             case Act.InstructionsReopened reopened -> inBlock();
+            case Act.ToolUsed used -> tool(used.use());
+            case Act.HelpCalled called ->
+                isOver() ? Verdict.SITTING_OVER : isCalling() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+            case Act.HelpWithdrawn withdrawn -> isCalling() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+            case Act.HelpAnswered answered -> isCalling() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
             case Act.LanguageChosen chosen -> unlessPaused(arrival.language(chosen));
             case Act.StationChecked checked -> arrival.stationChecked();
             case Act.WrongReported reported -> arrival.wrongReported(reported);
@@ -48,6 +56,15 @@ final class Permission {
                 isOver() ? Verdict.SITTING_OVER : fold.paused ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.Resumed resume -> fold.paused ? Verdict.PERMITTED : Verdict.ALREADY_SO;
         };
+    }
+
+    private Verdict tool(ToolUse use) {
+        Verdict verdict = inBlock();
+        return verdict.isPermitted() ? tools.judge(use, (Stage.Block) current()) : verdict;
+    }
+
+    private boolean isCalling() {
+        return fold.help != null && fold.help.answer().isEmpty();
     }
 
     /** A pause holds back what would move the sitting on. */

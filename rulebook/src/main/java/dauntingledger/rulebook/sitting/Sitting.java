@@ -10,12 +10,15 @@ import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Survey;
+import dauntingledger.rulebook.paper.Tool;
+import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -135,6 +138,21 @@ public final class Sitting {
     /** Returns the instant at which time ends something if no further entry is made, or empty if nothing runs. */
     public Optional<Instant> nextDeadline() {
         return Optional.ofNullable(fold.nextExpiry()).map(expiry -> Instant.ofEpochMilli(expiry.atMillis()));
+    }
+
+    /** Returns everything that lies in the candidate's tools. */
+    public Toolbox tools() {
+        return fold.tools;
+    }
+
+    /** Returns the tools that the section of the question in view offers; none where no question is in view. */
+    public Set<Tool> toolsOffered() {
+        return new ToolPermission(fold).offered();
+    }
+
+    /** Returns the last call for the invigilator that was not taken back. */
+    public Optional<Help> help() {
+        return Optional.ofNullable(fold.help);
     }
 
     public Position position() {

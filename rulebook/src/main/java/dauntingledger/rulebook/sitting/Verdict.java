@@ -79,6 +79,13 @@ public enum Verdict {
     NOT_BEFORE_THE_END,
     /** There is no survey about this, or it is not closed yet. */
     NO_SURVEY,
+    /** The section of the question in view does not offer this tool. */
+    TOOL_NOT_OFFERED,
+    UNKNOWN_EXHIBIT,
+    /** There is no stroke to be taken back or brought back, and no such note or shape. */
+    NOTHING_TO_CHANGE,
+    /** The tool holds as much as it can. */
+    TOOL_FULL,
     /** There is no question of the kind asked for. */
     NOTHING_TO_WALK,
     /** It is so already. */

@@ -8,6 +8,7 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
+import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
@@ -52,7 +53,8 @@ class AccommodationsTest {
     void lengthensBreaksOfOnesOwnAndTheirPoolAndStopsTheirClocks() {
         OwnBreaks rules =
                 new OwnBreaks(2, Optional.of(Duration.ofMinutes(10)), Duration.ofMinutes(5), Clocks.RUN_ON, true, true);
-        Paper paper = SamplePapers.pilot().with(new Conduct(false, Optional.of(rules), List.of(), List.of()));
+        Paper paper =
+                SamplePapers.pilot().with(new Conduct(false, Optional.of(rules), List.of(), List.of(), Equipment.NONE));
 
         assertThat(breaks(Duration.ofMinutes(3), Map.of(), true)
                         .applyTo(paper)

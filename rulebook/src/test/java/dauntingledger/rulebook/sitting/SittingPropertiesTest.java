@@ -9,8 +9,10 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.testing.Scripts;
 import dauntingledger.rulebook.testing.Scripts.Script;
+import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
@@ -222,6 +224,20 @@ class SittingPropertiesTest {
     }
 
     @Property(tries = TRIES)
+    void whatLiesInTheToolsIsTouchedByTheirUsesAndTheEndOfABlockOnly(@ForAll("scripts") Script script) {
+        Sitting sitting = Sitting.of(script.paper(), script.window());
+        for (Entry entry : script.entries()) {
+            Sitting before = sitting.asOf(entry.at());
+            Sitting after = sitting.after(List.of(entry));
+            boolean moved = !before.position().equals(after.position());
+            if (!(entry.act() instanceof Act.ToolUsed) && !moved) {
+                assertThat(ToolboxCodec.toPlain(after.tools())).isEqualTo(ToolboxCodec.toPlain(before.tools()));
+            }
+            sitting = after;
+        }
+    }
+
+    @Property(tries = TRIES)
     void aWalkVisitsEachOfItsQuestionsOnceAndThenEnds(@ForAll("scripts") Script script) {
         Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
         List<ItemId> way = way(sitting);
@@ -265,7 +281,10 @@ class SittingPropertiesTest {
                 .hasSizeBetween(30, 270);
         assertThat(sittings)
                 .filteredOn(sitting -> sitting.totals().answered() > 0)
-                .hasSizeGreaterThan(150);
+                .hasSizeGreaterThan(130);
+        assertThat(sittings)
+                .filteredOn(sitting -> sitting.tools() != Toolbox.EMPTY)
+                .hasSizeGreaterThan(60);
         assertThat(sittings)
                 .filteredOn(sitting ->
                         sitting.stages().stream().anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))

@@ -19,6 +19,7 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Entering;
+import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Movement;
@@ -82,7 +83,12 @@ class TimelinesTest {
             Map.entry(
                     "room",
                     route(List.of(one(), handIn()), box20())
-                            .with(new Conduct(false, Optional.empty(), List.of(Duration.ofMinutes(2)), List.of()))),
+                            .with(new Conduct(
+                                    false,
+                                    Optional.empty(),
+                                    List.of(Duration.ofMinutes(2)),
+                                    List.of(),
+                                    Equipment.NONE))),
             Map.entry("share", finishing(new Finish.AfterShare(Rational.of(1, 2)))),
             Map.entry("after", finishing(new Finish.After(Duration.ofMinutes(15)))),
             Map.entry("at-the-end", finishing(new Finish.AtTheEnd())),
@@ -166,7 +172,7 @@ class TimelinesTest {
 
     private static Paper own(OwnBreaks breaks) {
         return route(List.of(one(), two(), handIn()), box20(), box30())
-                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of()));
+                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
     }
 
     private static Paper moving(Movement movement) {
@@ -179,7 +185,7 @@ class TimelinesTest {
         Item[] items = Stream.concat(Stream.of(first), Stream.of(rest)).toArray(Item[]::new);
         OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, true);
         return route(List.of(block("one", movement, items), handIn()), box20())
-                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of()));
+                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
     }
 
     private static Stage.Block enteringOne(boolean deliberate) {

@@ -1,11 +1,17 @@
 package dauntingledger.rulebook.testing;
 
+import dauntingledger.rulebook.calculator.Angle;
+import dauntingledger.rulebook.marks.Brush;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Entering;
+import dauntingledger.rulebook.paper.Equipment;
+import dauntingledger.rulebook.paper.Equipment.Scratch;
+import dauntingledger.rulebook.paper.Exhibit;
+import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
@@ -14,26 +20,40 @@ import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Movement.Direction;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.paper.Tool;
 import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.sheet.CellFormat;
+import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Help;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Subset;
 import dauntingledger.rulebook.sitting.Window;
+import dauntingledger.rulebook.sketch.Shape;
+import dauntingledger.rulebook.tools.Anchor;
+import dauntingledger.rulebook.tools.CellEdit;
+import dauntingledger.rulebook.tools.ExhibitView;
+import dauntingledger.rulebook.tools.Note;
+import dauntingledger.rulebook.tools.TextId;
+import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 
 /**
  * Random papers and random sittings of them from a seed. Acts lean towards what is permitted, so that sittings get
@@ -110,7 +130,20 @@ public final class Scripts {
             boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
         }
         route.add(SamplePapers.handIn(whole ? finish() : Finish.AT_ANY_TIME));
-        return SamplePapers.paper(route, boxes).with(conduct());
+        Paper paper = SamplePapers.paper(route, boxes).with(conduct());
+        return oneIn(2) ? paper.with(paper.conduct().with(equipment(paper))) : paper;
+    }
+
+    private Equipment equipment(Paper paper) {
+        Map<SectionId, Set<Tool>> tools = new HashMap<>();
+        paper.sections()
+                .filter(section -> !oneIn(4))
+                .forEach(section -> tools.put(
+                        section.id(),
+                        Set.of(Tool.MARKS, Tool.NOTES, Tool.WORKSHEET, Tool.SKETCH, Tool.SCIENTIFIC_CALCULATOR)));
+        Exhibit exhibit =
+                new Exhibit(new ExhibitId("tables"), "Tide tables", Exhibit.Kind.PDF, new Exhibit.WholeExam());
+        return new Equipment(tools, List.of(exhibit), oneIn(2) ? Scratch.KEPT : Scratch.CLEARED);
     }
 
     private Finish finish() {
@@ -136,7 +169,8 @@ public final class Scripts {
                 random.nextBoolean(),
                 breaks,
                 List.of(Duration.ofMinutes(2)),
-                oneIn(3) ? List.of(new Survey(SamplePapers.stage("block0"), "How was it?")) : List.of());
+                oneIn(3) ? List.of(new Survey(SamplePapers.stage("block0"), "How was it?")) : List.of(),
+                Equipment.NONE);
     }
 
     private Movement movement() {
@@ -218,13 +252,36 @@ public final class Scripts {
         return Duration.ofMinutes(least + random.nextInt(most - least + 1));
     }
 
+    private ToolUse anyUse(ItemId item) {
+        int start = random.nextInt(30);
+        Anchor anchor = new Anchor(new TextId("en/" + item), start, start + 1 + random.nextInt(12));
+        Shape shape = new Shape(
+                1 + random.nextInt(4), 0, Shape.Kind.ARROW, Shape.Ink.TEAL, 2, List.of(10, 20, start, 40), "");
+        CellRef cell = new CellRef(random.nextInt(3), random.nextInt(3));
+        return switch (random.nextInt(13)) {
+            case 0 -> new ToolUse.SumDone("ans+" + start, Angle.DEGREES);
+            case 1 -> new ToolUse.MemoryUsed(ToolUse.Memory.values()[random.nextInt(3)]);
+            case 2 -> new ToolUse.TapeCleared();
+            case 3, 4 -> new ToolUse.CellsWritten(Map.of(cell, new CellEdit("=A1+" + start, CellFormat.WHOLE)));
+            case 5 -> new ToolUse.ColumnSized(random.nextInt(3), 40 + start);
+            case 6 -> new ToolUse.SketchChanged(List.of(shape), Set.of(1 + random.nextInt(4)));
+            case 7 -> new ToolUse.Undone(ToolUse.Undoable.values()[random.nextInt(2)]);
+            case 8 -> new ToolUse.Redone(ToolUse.Undoable.values()[random.nextInt(2)]);
+            case 9 -> new ToolUse.TextMarked(anchor, Brush.values()[random.nextInt(6)]);
+            case 10 ->
+                new ToolUse.NoteWritten(new Note(1 + random.nextInt(3), item, "look again", Optional.of(anchor)));
+            case 11 -> new ToolUse.NoteRemoved(1 + random.nextInt(3));
+            default -> new ToolUse.ExhibitTurned(new ExhibitId("tables"), new ExhibitView(1 + start, 150));
+        };
+    }
+
     private Act anyAct(Paper paper) {
         List<Item> items = paper.items().toList();
         Item item = items.get(random.nextInt(items.size()));
         ItemId id = item.id();
         Interaction interaction =
                 item.interactions().get(random.nextInt(item.interactions().size()));
-        return switch (random.nextInt(19)) {
+        return switch (random.nextInt(24)) {
             case 0 -> new Act.Erased(id);
             case 1, 2 -> new Act.Marked(id);
             case 3 -> new Act.Unmarked(id);
@@ -236,7 +293,17 @@ public final class Scripts {
             case 12 -> new Act.EndSeen(id);
             case 13 -> new Act.AnswerEntered(id);
             case 11 -> seldom(paper);
+            case 19, 20, 21, 22 -> new Act.ToolUsed(anyUse(id));
+            case 23 -> help();
             default -> new Act.Answered(id, interaction.response(), anyValue(interaction));
+        };
+    }
+
+    private Act help() {
+        return switch (random.nextInt(3)) {
+            case 0 -> new Act.HelpCalled(Help.Reason.SUPPLIES, "a pencil");
+            case 1 -> new Act.HelpWithdrawn();
+            default -> new Act.HelpAnswered("Invigilator", "I am coming");
         };
     }
 

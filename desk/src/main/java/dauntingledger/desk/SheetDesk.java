@@ -1,0 +1,97 @@
+package dauntingledger.desk;
+
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.plain.ToolboxCodec;
+import dauntingledger.rulebook.sheet.Area;
+import dauntingledger.rulebook.sheet.CellFormat;
+import dauntingledger.rulebook.sheet.CellRef;
+import dauntingledger.rulebook.sheet.Worksheet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+import org.teavm.jso.JSExport;
+import org.teavm.jso.JSObject;
+import org.teavm.jso.core.JSArrayReader;
+
+/** The worksheet at a candidate's desk. Cells are named as in {@code B12}; results are JSON texts. */
+public final class SheetDesk {
+
+    private final Worksheet sheet = new Worksheet();
+    private final Map<CellRef, CellFormat> formats = new HashMap<>();
+
+    SheetDesk(List<Object> cells) {
+        write(cells);
+    }
+
+    /** Types into cells and formats them; returns every cell that shows something else now or may do so. */
+    @JSExport
+    public String write(JSArrayReader<JSObject> cells) {
+        return CanonicalJson.write(ToolboxCodec.shown(sheet, write(PlainValues.list(cells)), this::format));
+    }
+
+    private List<CellRef> write(List<Object> cells) {
+        Map<CellRef, String> typed = new HashMap<>();
+        cells.forEach(plain -> ToolboxCodec.cell(plain, (cell, edit) -> {
+            typed.put(cell, edit.typed());
+            formats.put(cell, edit.format());
+        }));
+        return sheet.write(typed);
+    }
+
+    private CellFormat format(CellRef cell) {
+        return Objects.requireNonNullElse(formats.get(cell), CellFormat.GENERAL);
+    }
+
+    /** Returns every cell that holds something. */
+    @JSExport
+    public String all() {
+        List<CellRef> cells = formats.keySet().stream().sorted().toList();
+        return CanonicalJson.write(ToolboxCodec.shown(sheet, cells, this::format));
+    }
+
+    /** Returns the cells to be written so that the block between two corners is copied to a third cell. */
+    @JSExport
+    public String copied(String first, String last, String to) {
+        CellRef target = CellRef.of(to);
+        Area from = area(first, last);
+        int columns = target.column() - from.first().column();
+        int rows = target.row() - from.first().row();
+        return edits(sheet.copied(from, target), cell -> new CellRef(cell.column() - columns, cell.row() - rows));
+    }
+
+    /** Returns the cells to be written so that the upper row of the block between two corners fills the rest of it. */
+    @JSExport
+    public String filledDown(String first, String last) {
+        Area area = area(first, last);
+        return edits(
+                sheet.filledDown(area),
+                cell -> new CellRef(cell.column(), area.first().row()));
+    }
+
+    /** Returns the cells to be written so that the left column of the block between two corners fills the rest of it. */
+    @JSExport
+    public String filledRight(String first, String last) {
+        Area area = area(first, last);
+        return edits(sheet.filledRight(area), cell -> new CellRef(area.first().column(), cell.row()));
+    }
+
+    /** Writes edits of cells that have the formats of those they were made from. */
+    private String edits(Map<CellRef, String> typed, UnaryOperator<CellRef> madeFrom) {
+        Map<CellRef, Object> edits = new TreeMap<>();
+        typed.forEach((cell, text) -> edits.put(
+                cell,
+                Map.of(
+                        "cell", cell.name(),
+                        "typed", text,
+                        "format", PlainNames.name(format(madeFrom.apply(cell))))));
+        return CanonicalJson.write(List.copyOf(edits.values()));
+    }
+
+    private static Area area(String first, String last) {
+        return new Area(CellRef.of(first), CellRef.of(last));
+    }
+}

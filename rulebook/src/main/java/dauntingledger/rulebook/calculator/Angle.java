@@ -1,0 +1,7 @@
+package dauntingledger.rulebook.calculator;
+
+/** What the trigonometric functions take an angle in. */
+public enum Angle {
+    DEGREES,
+    RADIANS
+}

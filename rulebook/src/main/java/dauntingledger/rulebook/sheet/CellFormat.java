@@ -1,0 +1,32 @@
+package dauntingledger.rulebook.sheet;
+
+/** How a cell shows a number. */
+public enum CellFormat {
+    GENERAL,
+    WHOLE,
+    TWO_DECIMALS,
+    FOUR_DECIMALS,
+    PERCENT,
+    /** A count of days as a date, year first. */
+    DATE;
+
+    /** Returns a value as the cell shows it. */
+    public String show(CellValue value) {
+        return switch (value) {
+            case CellValue.Failure failure -> failure.error().word();
+            case CellValue.Number number -> show(number.value());
+            default -> Values.text(value);
+        };
+    }
+
+    private String show(double number) {
+        return switch (this) {
+            case GENERAL -> NumberText.general(number);
+            case WHOLE -> NumberText.fixed(number, 0);
+            case TWO_DECIMALS -> NumberText.fixed(number, 2);
+            case FOUR_DECIMALS -> NumberText.fixed(number, 4);
+            case PERCENT -> NumberText.fixed(number * 100, 1) + " %";
+            case DATE -> Dates.isDay(number) ? Dates.text((long) Math.floor(number)) : NumberText.general(number);
+        };
+    }
+}
