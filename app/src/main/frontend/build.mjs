@@ -11,10 +11,12 @@ const common = { bundle: true, minify: true, target: 'es2022', logLevel: 'warnin
 await build({
   ...common,
   format: 'esm',
-  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js', 'station-ahead': 'js/station-ahead.js' },
+  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js', 'station-ahead': 'js/station-ahead.js', toolbench: 'js/tools/toolbench.js', pdf: 'js/tools/pdf.js' },
   outdir: assets,
 });
 await build({ ...common, format: 'iife', entryPoints: ['js/service-worker.js'], outdir: out });
+
+cpSync('node_modules/pdfjs-dist/build/pdf.worker.min.mjs', `${assets}/pdf-worker.js`);
 
 execFileSync('node_modules/.bin/tailwindcss', ['-i', 'css/app.css', '-o', `${assets}/app.css`, '--minify'], {
   stdio: ['ignore', 'ignore', 'inherit'],

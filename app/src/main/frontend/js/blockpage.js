@@ -1,5 +1,7 @@
 // The page of an open block: ledger, sheet, review page, foot, keys.
 import { Finder } from './finder.js';
+import { isSelecting } from './marks.js';
+import { ToolDoor } from './tooldoor.js';
 import { put, span } from './words.js';
 
 const TYPING_PAUSE = 400;
@@ -28,6 +30,13 @@ export class BlockPage {
     this.finder = new Finder(this.cells, this.rows, (item) => this.textOf(item), words);
     this.hasReview = document.body.dataset.review === 'true';
     this.walks = [...document.querySelectorAll('[data-walk]')];
+    this.tools = new ToolDoor(sitting, words, {
+      ...page,
+      open: (item) => this.open(item),
+      numberOf: (item) => this.order.indexOf(item) + 1,
+      hasNumber: () => Boolean(this.numberBox()),
+      putNumber: (text) => this.putNumber(text),
+    });
     this.states = new Map();
     this.drawnEntries = new Map();
     this.changedRows = new Set();
@@ -61,13 +70,14 @@ export class BlockPage {
     }
     this.settle();
     this.layOutSoon();
+    this.tools.start();
   }
 
   // ---- presses
 
   bindQuestion(question, item) {
     question.querySelectorAll('.o').forEach((option) => {
-      option.addEventListener('click', () => this.choose(item, option));
+      option.addEventListener('click', () => isSelecting(option) || this.choose(item, option));
       option.addEventListener('contextmenu', (event) => {
         event.preventDefault();
         this.strike(item, option);
@@ -80,6 +90,9 @@ export class BlockPage {
     question.querySelectorAll('.number-box').forEach((box) => {
       box.insertAdjacentHTML('afterend', '<span class="understood"></span>');
       box.addEventListener('input', () => this.typed(item, box));
+      box.addEventListener('focus', () => {
+        this.lastBox = box;
+      });
       box.addEventListener('blur', () => this.flush());
     });
   }
@@ -117,6 +130,23 @@ export class BlockPage {
       item, box, at: this.sitting.clock.now(), timer: setTimeout(() => this.flush(), TYPING_PAUSE),
     });
     this.understand(box);
+  }
+
+  /** Returns the box that a number of a tool goes into: the one typed in last, or else the first of the question. */
+  numberBox() {
+    const boxes = this.looking ? [...this.questions.get(this.looking).querySelectorAll('.number-box')] : [];
+    const box = boxes.includes(this.lastBox) ? this.lastBox : boxes[0];
+    return box?.readOnly ? undefined : box;
+  }
+
+  putNumber(text) {
+    const box = this.numberBox();
+    if (box) {
+      box.value = text;
+      this.typed(this.looking, box);
+      this.flush();
+      box.focus();
+    }
   }
 
   enterAnswer(item) {
@@ -189,6 +219,7 @@ export class BlockPage {
         put(this.cells.get(item).querySelector('em'), words);
         put(this.rows.get(item).querySelector('.q-words'), words);
         this.drawQuestion(this.states.get(item));
+        this.tools.marks.paint(sheet);
         this.drawBelow();
         return;
       }
@@ -412,7 +443,7 @@ export class BlockPage {
       this.floor.dataset.ledger === 'full' ? this.fullLedger() : this.focus();
       return;
     }
-    if (event.target.closest('input, textarea, select, .panel') || document.documentElement.dataset.keys === 'off') {
+    if (event.target.closest('input, textarea, select, .panel, .inkbar') || document.documentElement.dataset.keys === 'off') {
       return;
     }
     const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', a: 'enter', p: 'whole', f: 'focus', '?': 'keys' };
@@ -422,6 +453,8 @@ export class BlockPage {
       this.page.whisper(this.words.say('whisper.strike'));
     } else if (/^[1-9]$/.test(name)) {
       this.digit(Number(name));
+    } else if (this.view === 'question' && this.tools.key(name)) {
+      event.preventDefault();
     } else if (actions[name]) {
       event.preventDefault();
       this.striking = false;
@@ -459,6 +492,7 @@ export class BlockPage {
     }
     this.drawTotals(room.totals);
     this.drawFinish(room);
+    this.tools.draw(room);
   }
 
   drawView(room) {

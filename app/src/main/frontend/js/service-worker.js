@@ -12,6 +12,8 @@ self.addEventListener('fetch', (event) => {
   }
   if (url.pathname.startsWith('/assets/')) {
     event.respondWith(fromCacheFirst(event.request));
+  } else if (/^\/sittings\/\d+\/exhibits\/[^/]+$/.test(url.pathname)) {
+    event.respondWith(fromNetworkFirst(event.request));
   } else if (event.request.mode === 'navigate' && /^\/sittings\/\d+$/.test(url.pathname)) {
     event.respondWith(fromNetworkFirst(event.request));
   }

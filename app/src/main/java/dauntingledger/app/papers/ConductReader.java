@@ -10,6 +10,7 @@ import static dauntingledger.app.papers.Attributes.word;
 
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
+import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.StageId;
@@ -35,7 +36,8 @@ final class ConductReader {
                 root.elements("room-closes")
                         .flatMap(element -> warnings(element).stream())
                         .toList(),
-                root.elements("survey").map(ConductReader::survey).toList());
+                root.elements("survey").map(ConductReader::survey).toList(),
+                Equipment.NONE);
     }
 
     private static OwnBreaks ownBreaks(XmlElement element) {

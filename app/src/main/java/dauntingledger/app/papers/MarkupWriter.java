@@ -129,6 +129,13 @@ final class MarkupWriter {
         return out.toString();
     }
 
+    /** Returns a drawing as a figure that is said to show {@code alternative}. */
+    String drawing(XmlElement root, String alternative) {
+        StringBuilder out = new StringBuilder();
+        figure(out, root, alternative);
+        return out.toString();
+    }
+
     private void html(StringBuilder out, XmlElement element) {
         switch (element.name()) {
             case "svg" -> svg(out, element);

@@ -61,8 +61,8 @@ class PaperStore implements Papers {
     }
 
     @Override
-    public Optional<Sound> sound(PaperRef ref, String path) {
-        return Optional.ofNullable(paper(ref).sounds().get(path));
+    public Optional<Medium> medium(PaperRef ref, String path) {
+        return Optional.ofNullable(paper(ref).media().get(path));
     }
 
     @Override

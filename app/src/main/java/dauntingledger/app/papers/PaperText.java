@@ -1,6 +1,7 @@
 package dauntingledger.app.papers;
 
 import dauntingledger.rulebook.paper.ChoiceId;
+import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.ResponseId;
@@ -17,13 +18,20 @@ import java.util.Optional;
  * @param about what is said of the paper before and after it is sat
  * @param pages the pages of notices and instructions, by stage
  * @param items the questions, by item
+ * @param exhibits the documents beside the questions
  */
 public record PaperText(
-        String language, Paper paper, About about, Map<StageId, List<Page>> pages, Map<ItemId, ItemText> items) {
+        String language,
+        Paper paper,
+        About about,
+        Map<StageId, List<Page>> pages,
+        Map<ItemId, ItemText> items,
+        Map<ExhibitId, ExhibitText> exhibits) {
 
     public PaperText {
         pages = Map.copyOf(pages);
         items = Map.copyOf(items);
+        exhibits = Map.copyOf(exhibits);
     }
 
     /**
@@ -66,14 +74,28 @@ public record PaperText(
         }
     }
 
+    /** What an exhibit says. */
+    public sealed interface ExhibitText {
+
+        /** Text, tables or a drawing, as HTML. */
+        record Html(String html) implements ExhibitText {}
+
+        /** A file of the package that is sent as it is. */
+        record File(String path) implements ExhibitText {}
+    }
+
     /** A piece of a question, from top to bottom. */
     public sealed interface Part {
 
         /** Running text with figures; boxes for numbers are {@code input} elements named by {@code data-response}. */
         record Html(String html) implements Part {}
 
-        /** What this question and others are about. */
-        record Stimulus(String title, String html) implements Part {}
+        /**
+         * What this question and others are about.
+         *
+         * @param id the same wherever it stands
+         */
+        record Stimulus(String id, String title, String html) implements Part {}
 
         /** The options of a choice. */
         record Options(ResponseId response, boolean single, int least, int most, List<Option> options) implements Part {

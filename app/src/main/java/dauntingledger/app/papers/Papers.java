@@ -33,16 +33,16 @@ public interface Papers {
     /** Returns the latest version of every paper. */
     List<PaperRef> latest();
 
-    /** Returns a sound file of a paper, by the path that a page of it names. */
-    Optional<Sound> sound(PaperRef ref, String path);
+    /** Returns a file of a paper that is sent as it is, by the path that a page or an exhibit of it names. */
+    Optional<Medium> medium(PaperRef ref, String path);
 
     /**
-     * A page read out.
+     * A page read out, or an exhibit.
      *
      * @param type its media type
      */
     @SuppressWarnings("ArrayRecordComponent")
-    record Sound(String type, byte[] bytes) {}
+    record Medium(String type, byte[] bytes) {}
 
     /** Marks a sitting of this paper by its key. */
     Score score(PaperRef ref, Sitting sitting);

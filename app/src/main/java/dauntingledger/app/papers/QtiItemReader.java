@@ -89,8 +89,10 @@ final class QtiItemReader {
             if (body.isEmpty()) {
                 problems.add(document, "a stimulus must hold a 'qti-stimulus-body'");
             }
-            body.ifPresent(text ->
-                    parts.add(new Part.Stimulus(document.attribute("title").orElse(""), markup.inside(text))));
+            body.ifPresent(text -> parts.add(new Part.Stimulus(
+                    document.attribute("identifier").orElse(""),
+                    document.attribute("title").orElse(""),
+                    markup.inside(text))));
         });
     }
 

@@ -78,9 +78,10 @@ final class QtiPackageReader {
     /**
      * A package in one language.
      *
+     * @param media the files of its exhibits that are sent as they are, by path
      * @param folders the folders of the other languages, by tag
      */
-    record One(PaperText text, Key key, Map<String, String> folders) {}
+    record One(PaperText text, Key key, Map<String, Papers.Medium> media, Map<String, String> folders) {}
 
     private One read() {
         Optional<XmlElement> side = document(SIDE_FILE, "a package needs this side file; see docs/PACKAGES.md");
@@ -95,7 +96,8 @@ final class QtiPackageReader {
         setRules.noteUnused("item set", problems);
         sectionRules.noteUnused("section", problems);
         enteringRules.noteUnused("item", problems);
-        SideFileReader reader = new SideFileReader(side.orElseThrow(), markup, problems);
+        ExhibitReader exhibits = new ExhibitReader(files, xml, markup, problems);
+        SideFileReader reader = new SideFileReader(side.orElseThrow(), markup, exhibits, problems);
         Optional<SideFileReader.Read> read = reader.read(blocks, partLimits);
         problems.throwIfAny();
         Paper paper = paper(side.orElseThrow(), read.orElseThrow());
@@ -103,8 +105,9 @@ final class QtiPackageReader {
         judged.findings(paper).forEach(finding -> note(side.orElseThrow(), finding));
         problems.throwIfAny();
         SideFileReader.Read rest = read.orElseThrow();
-        PaperText text = new PaperText(paper.languages().first(), paper, rest.about(), rest.pages(), itemTexts);
-        return new One(text, judged, rest.folders());
+        PaperText text = new PaperText(
+                paper.languages().first(), paper, rest.about(), rest.pages(), itemTexts, exhibits.texts());
+        return new One(text, judged, exhibits.media(), rest.folders());
     }
 
     private Paper paper(XmlElement side, SideFileReader.Read read) {

@@ -9,13 +9,13 @@ import org.jspecify.annotations.Nullable;
  * All that a package comes to.
  *
  * @param texts the paper in each of its languages
- * @param sounds what pages are read out with, by path in the package
+ * @param media files that are sent as they are, by path in the package
  */
-record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, Papers.Sound> sounds) {
+record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, Papers.Medium> media) {
 
     ReadPaper {
         texts = Map.copyOf(texts);
-        sounds = Map.copyOf(sounds);
+        media = Map.copyOf(media);
     }
 
     /** Returns the paper in {@code language}, or in its first language where it has no such. */

@@ -39,12 +39,14 @@ final class SideFileReader {
 
     private final XmlElement root;
     private final MarkupWriter markup;
+    private final ExhibitReader exhibits;
     private final Problems problems;
     private final Map<StageId, List<Page>> pages = new LinkedHashMap<>();
 
-    SideFileReader(XmlElement root, MarkupWriter markup, Problems problems) {
+    SideFileReader(XmlElement root, MarkupWriter markup, ExhibitReader exhibits, Problems problems) {
         this.root = root;
         this.markup = markup;
+        this.exhibits = exhibits;
         this.problems = problems;
     }
 
@@ -87,7 +89,8 @@ final class SideFileReader {
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
         Optional<Languages> languages = attempt(root, () -> languages(folders));
-        Optional<Conduct> conduct = attempt(root, () -> ConductReader.conduct(root));
+        Optional<Conduct> conduct = attempt(root, () -> ConductReader.conduct(root))
+                .flatMap(rules -> attempt(root, () -> rules.with(exhibits.equipment(root))));
         Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = attempt(root, () -> isTrue(root, "shuffled-keypad"));
         problems.throwIfAny();

@@ -49,9 +49,10 @@ final class Translations {
         Map<String, PaperText> texts = new LinkedHashMap<>();
         texts.put(first.text().language(), withAllNotices(first.text().language(), first, all));
         others.forEach((tag, other) -> texts.put(tag, withAllNotices(tag, other, all)));
-        Map<String, Papers.Sound> sounds = sounds(all);
+        Map<String, Papers.Medium> media = sounds(all);
+        all.forEach(one -> media.putAll(one.media()));
         problems.throwIfAny();
-        return new ReadPaper(texts, first.key(), sounds);
+        return new ReadPaper(texts, first.key(), media);
     }
 
     /** Returns what is left of a plain paper without its words. */
@@ -81,7 +82,8 @@ final class Translations {
             route.add(stage instanceof Stage.Notice notice ? joined(notice, versions) : stage);
         }
         PaperText text = one.text();
-        return new PaperText(tag, paper.with(route, paper.boxes()), text.about(), text.pages(), text.items());
+        return new PaperText(
+                tag, paper.with(route, paper.boxes()), text.about(), text.pages(), text.items(), text.exhibits());
     }
 
     private static Stage.Notice joined(Stage.Notice notice, List<Stage.Notice> versions) {
@@ -102,8 +104,8 @@ final class Translations {
                 notice.keepsAppointment());
     }
 
-    private Map<String, Papers.Sound> sounds(List<One> all) {
-        Map<String, Papers.Sound> sounds = new LinkedHashMap<>();
+    private Map<String, Papers.Medium> sounds(List<One> all) {
+        Map<String, Papers.Medium> sounds = new LinkedHashMap<>();
         all.stream()
                 .flatMap(one -> one.text().pages().values().stream())
                 .flatMap(List::stream)
@@ -112,7 +114,7 @@ final class Translations {
         return sounds;
     }
 
-    private Optional<Papers.Sound> sound(String path) {
+    private Optional<Papers.Medium> sound(String path) {
         int dot = path.lastIndexOf('.');
         @Nullable String type = dot < 0 ? null : SOUNDS.get(path.substring(dot));
         if (type == null) {
@@ -127,6 +129,6 @@ final class Translations {
         if (file.isEmpty()) {
             problems.add(path, 0, "a page is to be read out with this file, but the package has no such file");
         }
-        return file.map(bytes -> new Papers.Sound(type, bytes));
+        return file.map(bytes -> new Papers.Medium(type, bytes));
     }
 }

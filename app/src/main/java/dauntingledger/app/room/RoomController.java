@@ -8,8 +8,11 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.ExhibitText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Exhibit;
+import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
@@ -30,6 +33,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.CacheControl;
@@ -145,6 +149,7 @@ class RoomController {
         model.addAttribute("seat", appointment.seat());
         model.addAttribute("exam", paper.title());
         model.addAttribute("purpose", text.about().purpose());
+        model.addAttribute("textLanguage", text.language());
         model.addAttribute("legs", stages.legs(opened.sitting(), paper));
         model.addAttribute("data", data.json(appointment, opened, paper));
         stages.lastClosed(opened.sitting(), paper).ifPresent(closed -> model.addAttribute("closed", closed));
@@ -189,6 +194,7 @@ class RoomController {
         }
         model.addAttribute("question", question);
         model.addAttribute("questions", block.questions());
+        model.addAttribute("textLanguage", text.language());
         return "fragments/question :: sheet";
     }
 
@@ -210,11 +216,40 @@ class RoomController {
                         text.pages().getOrDefault(text.paper().route().get(at).id(), List.of()))
                 .filter(all -> page >= 0 && page < all.size())
                 .flatMap(all -> all.get(page).audio())
-                .flatMap(path -> papers.sound(appointment.paper(), path))
+                .flatMap(path -> papers.medium(appointment.paper(), path))
                 .map(sound -> ResponseEntity.ok()
                         .contentType(MediaType.parseMediaType(sound.type()))
                         .body(sound.bytes()))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** An exhibit of the open block. For the sitting's own candidate while a block is open whose questions have it. */
+    @GetMapping("/sittings/{sitting}/exhibits/{exhibit}")
+    ResponseEntity<?> exhibit(@PathVariable long sitting, @PathVariable String exhibit, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        ExhibitId id = here.exhibits()
+                .filter(one -> one.id().value().equals(exhibit))
+                .findFirst()
+                .map(Exhibit::id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        PaperText text = papers.text(appointment.paper(), language(here));
+        return switch (Objects.requireNonNull(text.exhibits().get(id))) {
+            case ExhibitText.Html html ->
+                answer(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8), html.html());
+            case ExhibitText.File file -> {
+                Papers.Medium medium =
+                        papers.medium(appointment.paper(), file.path()).orElseThrow();
+                yield answer(MediaType.parseMediaType(medium.type()), medium.bytes());
+            }
+        };
+    }
+
+    private static ResponseEntity<?> answer(MediaType type, Object body) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .cacheControl(CacheControl.noStore())
+                .body(body);
     }
 
     /** Downloads the ledger of a sitting that is over. */

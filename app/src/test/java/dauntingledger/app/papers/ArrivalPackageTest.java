@@ -87,8 +87,8 @@ class ArrivalPackageTest {
                 .audio()
                 .orElseThrow();
 
-        assertThat(read.sounds()).hasSize(4);
-        assertThat(requireNonNull(read.sounds().get(path)).type()).isEqualTo("audio/ogg");
+        assertThat(read.media()).hasSize(4);
+        assertThat(requireNonNull(read.media().get(path)).type()).isEqualTo("audio/ogg");
     }
 
     @Test

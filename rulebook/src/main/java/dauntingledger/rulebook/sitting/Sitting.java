@@ -2,6 +2,7 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.OwnBreaks;
@@ -148,6 +149,15 @@ public final class Sitting {
     /** Returns the tools that the section of the question in view offers; none where no question is in view. */
     public Set<Tool> toolsOffered() {
         return new ToolPermission(fold).offered();
+    }
+
+    /** Returns the exhibits that may be looked at now: those of the open block while the candidate is at the desk. */
+    public Stream<Exhibit> exhibits() {
+        return presence() == Presence.AT_DESK
+                        && stage().orElse(null) instanceof Stage.Block block
+                        && position() instanceof Position.At
+                ? paper().conduct().equipment().exhibitsIn(block)
+                : Stream.of();
     }
 
     /** Returns the last call for the invigilator that was not taken back. */

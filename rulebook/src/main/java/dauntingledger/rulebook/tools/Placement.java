@@ -11,7 +11,7 @@ public final class Placement {
     /*
      * Panels go to the right of the question, and the question's sheet ends where they begin. Wide ones (worksheet, sketch,
      * exhibits) lie one below the other; a narrow one (calculator, notes) shares the row of a wide one as long as there are
-     * any. The rows share the height.
+     * any. The rows share the height; one that needs more has more as long as the others have what they need.
      */
 
     /** How wide the question stays at least, in units. */
@@ -34,7 +34,7 @@ public final class Placement {
     private record Size(int width, int height, int leastWidth, int leastHeight, boolean narrow) {
         static Size of(Panel panel) {
             return switch (panel) {
-                case CALCULATOR -> new Size(16, 27, 15, 19, true);
+                case CALCULATOR -> new Size(16, 30, 15, 24, true);
                 case NOTES -> new Size(17, 24, 12, 10, true);
                 case WORKSHEET -> new Size(36, 24, 16, 12, false);
                 case SKETCH -> new Size(36, 26, 18, 14, false);
@@ -67,7 +67,7 @@ public final class Placement {
         Map<Panel, Rect> places = new LinkedHashMap<>();
         int top = free.top();
         for (int i = 0; i < rows.size(); i++) {
-            int share = (free.bottom() - top) / (rows.size() - i);
+            int share = share(rows.subList(i, rows.size()), free.bottom() - top, unit);
             int height = rows.get(i).stream()
                     .mapToInt(panel -> Math.min(share, Size.of(panel).height() * unit))
                     .max()
@@ -83,6 +83,20 @@ public final class Placement {
             top += height;
         }
         return places;
+    }
+
+    /** Returns the height of the first of some rows: an equal share, or what it needs if the others keep what they need. */
+    private static int share(List<List<Panel>> rows, int height, int unit) {
+        int equal = height / rows.size();
+        int others = rows.stream().skip(1).mapToInt(row -> least(row, unit)).sum();
+        return Math.max(equal, Math.min(least(rows.getFirst(), unit), height - others));
+    }
+
+    private static int least(List<Panel> row, int unit) {
+        return row.stream()
+                .mapToInt(panel -> Size.of(panel).leastHeight() * unit)
+                .max()
+                .orElse(0);
     }
 
     /** Returns a panel's place so that none of it lies outside {@code window} and it can be used. */

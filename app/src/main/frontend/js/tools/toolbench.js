@@ -1,0 +1,96 @@
+// The tools beside the question, fetched when the first of them is opened.
+import { CalculatorTool } from './calculator.js';
+import { ExhibitTool } from './exhibits.js';
+import { NotesTool } from './notes.js';
+import { Panels } from './panels.js';
+import { SketchTool } from './sketch.js';
+import { WorksheetTool } from './worksheet.js';
+
+const TOOLS = {
+  calculator: CalculatorTool, worksheet: WorksheetTool, sketch: SketchTool, notes: NotesTool, exhibit: ExhibitTool, 'second-exhibit': ExhibitTool,
+};
+
+export class Toolbench {
+  constructor(door, module) {
+    this.door = door;
+    this.module = module;
+    this.words = door.words;
+    this.sitting = door.sitting;
+    this.page = door.page;
+    this.marks = door.marks;
+    this.panels = new Panels(this.sitting, module, this.words, { changed: () => this.press() });
+    this.tools = new Map();
+  }
+
+  /** What lies in the tools, as the rulebook knows it. */
+  box() {
+    return JSON.parse(this.sitting.desk.tools());
+  }
+
+  enter(kind, fields) {
+    return this.sitting.enter(kind, fields);
+  }
+
+  /** Opens again what was open. */
+  restore(room) {
+    for (const [name, place] of Object.entries(this.box().panels)) {
+      if (place.state !== 'closed') {
+        this.panels.restore(this.make(name), place);
+        this.tools.get(name).opened?.(room);
+      }
+    }
+    this.turn(room);
+    this.press();
+  }
+
+  make(name) {
+    if (!this.panels.has(name)) {
+      const panel = this.panels.make(name, this.words.say(`tool.${name}`));
+      const place = this.box().panels[name];
+      if (place) {
+        this.panels.restore(panel, { ...place, state: 'closed' });
+      }
+      this.tools.set(name, new TOOLS[name](this, panel));
+    }
+    return this.panels.get(name);
+  }
+
+  toggle(name, room) {
+    const panel = this.make(name);
+    if (panel.state === 'open') {
+      this.panels.close(panel);
+    } else {
+      this.openPanel(name, room);
+    }
+  }
+
+  openPanel(name, room) {
+    const panel = this.make(name);
+    panel.offered = true;
+    this.panels.open(panel);
+    this.tools.get(name).opened?.(room);
+    this.tools.get(name).focus?.();
+    return this.tools.get(name);
+  }
+
+  /** Another question is in view, or none. */
+  turn(room) {
+    this.panels.show(room.view === 'question', (name) => this.door.offers(name, room));
+    this.tools.forEach((tool) => tool.turned?.(room));
+  }
+
+  press() {
+    this.door.buttons.forEach((button, name) => {
+      const open = ['open', 'folded'].includes(this.panels.get(name)?.state);
+      button.setAttribute('aria-pressed', String(open));
+    });
+  }
+
+  writeNote(room, anchor) {
+    this.openPanel('notes', room).write(room.looking, anchor);
+  }
+
+  find(room) {
+    (this.panels.get('exhibit')?.state === 'open' ? this.tools.get('exhibit') : this.openPanel('exhibit', room)).find();
+  }
+}

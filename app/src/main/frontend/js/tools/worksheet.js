@@ -1,0 +1,451 @@
+// The worksheet: a grid of cells, one line to type into, the keys of any spreadsheet. Values are the rulebook's.
+import { icon, make } from './panels.js';
+
+const COLUMNS = 26;
+const ROWS = 200;
+const FORMATS = ['general', 'whole', 'two-decimals', 'four-decimals', 'percent', 'date'];
+const USUAL_WIDTH = 72;
+const PAGE = 10;
+
+export class WorksheetTool {
+  constructor(bench, panel) {
+    this.bench = bench;
+    this.words = bench.words;
+    this.at = [0, 0];
+    this.to = [0, 0];
+    this.formats = new Map();
+    this.typed = new Map();
+    this.errors = new Map();
+    panel.body.classList.add('worksheet');
+    panel.body.append(this.makeBar(), this.makeLine(), this.makeGrid());
+    this.read();
+    this.choose([0, 0]);
+  }
+
+  say(key, ...args) {
+    return this.words.say(`worksheet.${key}`, ...args);
+  }
+
+  makeBar() {
+    this.undo = icon(make('button', { onclick: () => this.stroke('undone') }), 'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3', this.say('undo'));
+    this.redo = icon(make('button', { onclick: () => this.stroke('redone') }), 'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3', this.say('redo'));
+    this.format = make('select', { 'aria-label': this.say('format'), onchange: () => this.setFormat() },
+      ...FORMATS.map((value) => make('option', { value, text: this.say(`format.${value}`) })));
+    this.functions = make('select', { class: 'functions', 'aria-label': this.say('functions'), onchange: () => this.insertFunction() },
+      make('option', { value: '', text: 'ƒ' }), ...JSON.parse(this.bench.module.functions()).map((name) => make('option', { value: name, text: name })));
+    return make('div', { class: 'tool-bar' }, this.undo, this.redo,
+      icon(make('button', { onclick: () => this.fill('filledDown') }), 'M5 4h14M12 8v11M8 15l4 4 4-4', this.say('down')),
+      icon(make('button', { onclick: () => this.fill('filledRight') }), 'M4 5v14M8 12h11M15 8l4 4-4 4', this.say('right')),
+      icon(make('button', { onclick: () => this.widen(-16) }), 'M4 12h6M20 12h-6M8 9l3 3-3 3M16 9l-3 3 3 3', this.say('narrower')),
+      icon(make('button', { onclick: () => this.widen(16) }), 'M10 12H3M14 12h7M6 9l-3 3 3 3M18 9l3 3-3 3', this.say('wider')),
+      this.format, this.functions);
+  }
+
+  makeLine() {
+    this.name = make('span', { class: 'mono cell-name' });
+    this.line = make('input', { type: 'text', class: 'cell-line', maxlength: '1000', autocomplete: 'off', spellcheck: 'false' });
+    this.line.addEventListener('input', () => this.begin());
+    this.line.addEventListener('keydown', (event) => this.lineKey(event));
+    this.line.addEventListener('blur', () => setTimeout(() => this.editing && document.activeElement !== this.line && this.commit()));
+    this.said = make('p', { class: 'tool-said', role: 'status' });
+    return make('div', { class: 'cell-edit' }, this.name, this.line, this.said);
+  }
+
+  makeGrid() {
+    this.cells = [];
+    const head = make('tr', {}, make('th', { class: 'corner' }), ...columns().map((name, column) => this.columnHead(name, column)));
+    const rows = Array.from({ length: ROWS }, (_, row) => {
+      const cells = columns().map((name) => make('td', { role: 'gridcell', id: `ws-${name}${row + 1}` }));
+      this.cells.push(cells);
+      return make('tr', { role: 'row' }, make('th', { scope: 'row', text: String(row + 1) }), ...cells);
+    });
+    this.columns = columns().map(() => make('col'));
+    this.grid = make('table', { class: 'cells-grid', role: 'grid', tabindex: '0', 'aria-label': this.say('cells'), 'aria-rowcount': String(ROWS), 'aria-colcount': String(COLUMNS) },
+      make('colgroup', {}, make('col', { class: 'row-names' }), ...this.columns), make('thead', {}, head), make('tbody', {}, ...rows));
+    this.grid.addEventListener('keydown', (event) => this.gridKey(event));
+    this.grid.addEventListener('pointerdown', (event) => this.pointer(event));
+    this.grid.addEventListener('dblclick', () => this.edit());
+    for (const kind of ['copy', 'cut', 'paste']) {
+      this.grid.addEventListener(kind, (event) => this.clip(event, kind));
+    }
+    this.scroller = make('div', { class: 'cells-scroll' }, this.grid);
+    return this.scroller;
+  }
+
+  columnHead(name, column) {
+    const head = make('th', { scope: 'col' }, make('span', { text: name }));
+    const edge = make('i', { class: 'edge' });
+    edge.addEventListener('pointerdown', (event) => {
+      event.stopPropagation();
+      edge.setPointerCapture(event.pointerId);
+      const from = event.clientX;
+      const width = this.widthOf(column);
+      const move = (moved) => this.setWidth(column, width + moved.clientX - from);
+      edge.addEventListener('pointermove', move);
+      edge.addEventListener('pointerup', () => {
+        edge.removeEventListener('pointermove', move);
+        this.bench.enter('column-sized', { column, width: this.widthOf(column) });
+      }, { once: true });
+    });
+    head.append(edge);
+    return head;
+  }
+
+  focus() {
+    this.grid.focus({ preventScroll: true });
+  }
+
+  /** Takes everything over from the rulebook. */
+  read() {
+    const { cells, widths, canUndo, canRedo } = this.bench.box().worksheet;
+    this.sheet = this.bench.module.sheet(cells);
+    this.formats = new Map(cells.map(({ cell, format }) => [cell, format]));
+    for (const name of [...this.typed.keys()]) {
+      this.show({ cell: name, typed: '', shown: '', right: false });
+    }
+    this.typed.clear();
+    this.errors.clear();
+    JSON.parse(this.sheet.all()).forEach((cell) => this.show(cell));
+    this.widths = new Map(Object.entries(widths).map(([column, width]) => [Number(column), width]));
+    this.columns.forEach((_, column) => this.setWidth(column, this.widthOf(column)));
+    this.strokes(canUndo, canRedo);
+  }
+
+  strokes(canUndo, canRedo) {
+    this.undo.disabled = !canUndo;
+    this.redo.disabled = !canRedo;
+  }
+
+  show({ cell, typed, shown, right, error }) {
+    const element = document.getElementById(`ws-${cell}`) ?? this.element(cell);
+    if (element.textContent !== shown) {
+      element.textContent = shown;
+    }
+    element.classList.toggle('right', right);
+    element.classList.toggle('wrong', Boolean(error));
+    this.typed.set(cell, typed);
+    this.errors.set(cell, error);
+  }
+
+  element(cell) {
+    const [column, row] = placeOf(cell);
+    return this.cells[row][column];
+  }
+
+  // ---- where the candidate is
+
+  choose(at, to = at, scroll = true) {
+    this.element(nameOf(this.at)).removeAttribute('aria-selected');
+    this.at = at;
+    this.to = to;
+    const [left, top, right, bottom] = this.block();
+    this.chosen?.forEach((cell) => cell.classList.remove('chosen'));
+    this.chosen = [];
+    for (let row = top; row <= bottom; row++) {
+      for (let column = left; column <= right; column++) {
+        this.cells[row][column].classList.add('chosen');
+        this.chosen.push(this.cells[row][column]);
+      }
+    }
+    const here = this.cells[at[1]][at[0]];
+    this.here?.classList.remove('here');
+    here.classList.add('here');
+    here.setAttribute('aria-selected', 'true');
+    this.here = here;
+    this.grid.setAttribute('aria-activedescendant', here.id);
+    if (scroll) {
+      this.cells[to[1]][to[0]].scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    }
+    this.drawLine();
+  }
+
+  block() {
+    return [Math.min(this.at[0], this.to[0]), Math.min(this.at[1], this.to[1]), Math.max(this.at[0], this.to[0]), Math.max(this.at[1], this.to[1])];
+  }
+
+  drawLine() {
+    const name = nameOf(this.at);
+    const [left, top, right, bottom] = this.block();
+    this.name.textContent = this.chosen.length > 1 ? `${nameOf([left, top])}:${nameOf([right, bottom])}` : name;
+    this.line.value = this.typed.get(name) ?? '';
+    this.line.setAttribute('aria-label', this.say('content', name));
+    this.format.value = this.formats.get(name) ?? 'general';
+    const error = this.errors.get(name);
+    const numbers = this.chosen.filter((cell) => cell.classList.contains('right'));
+    this.said.textContent = error ? this.say(`error.${error}`) : '';
+    this.said.hidden = !error;
+    this.numbers = numbers.length;
+  }
+
+  // ---- keys
+
+  gridKey(event) {
+    const { key } = event;
+    const command = event.ctrlKey || event.metaKey;
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1], PageUp: [0, -PAGE], PageDown: [0, PAGE] }[key];
+    const does = {
+      Enter: () => this.move([0, event.shiftKey ? -1 : 1]),
+      F2: () => this.edit(),
+      Delete: () => this.clear(),
+      Backspace: () => this.clear(),
+      Home: () => this.choose([0, command ? 0 : this.at[1]]),
+      End: () => this.choose(command ? this.lastUsed() : [this.lastUsed()[0], this.at[1]]),
+    }[key];
+    const commands = { z: () => this.stroke(event.shiftKey ? 'redone' : 'undone'), y: () => this.stroke('redone'), d: () => this.fill('filledDown'), r: () => this.fill('filledRight') };
+    if (step && command) {
+      this.jump(step, event.shiftKey);
+    } else if (step) {
+      this.move(step, event.shiftKey);
+    } else if (command && commands[key.toLowerCase()]) {
+      commands[key.toLowerCase()]();
+    } else if (does) {
+      does();
+    } else if (key.length === 1 && !command && !event.altKey) {
+      this.line.value = '';
+      this.edit();
+      return;
+    } else {
+      if (key !== 'Escape' && !command) {
+        event.stopPropagation();
+      }
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  move([right, down], extend = false) {
+    const from = extend ? this.to : this.at;
+    const to = [within(from[0] + right, COLUMNS), within(from[1] + down, ROWS)];
+    this.choose(extend ? this.at : to, to);
+  }
+
+  /** Goes on until the cells change from filled to empty or the other way, as spreadsheets do. */
+  jump([right, down], extend) {
+    const step = [Math.sign(right), Math.sign(down)];
+    let place = extend ? this.to : this.at;
+    const next = () => [place[0] + step[0], place[1] + step[1]];
+    const inside = ([column, row]) => column >= 0 && column < COLUMNS && row >= 0 && row < ROWS;
+    const filled = (cell) => Boolean(this.typed.get(nameOf(cell)));
+    const goal = inside(next()) && filled(place) && filled(next());
+    while (inside(next()) && (goal ? filled(next()) : !filled(next()))) {
+      place = next();
+    }
+    place = !goal && inside(next()) ? next() : place;
+    this.choose(extend ? this.at : place, place);
+  }
+
+  lastUsed() {
+    const used = [...this.typed].filter(([, typed]) => typed).map(([name]) => placeOf(name));
+    return [Math.max(0, ...used.map(([column]) => column)), Math.max(0, ...used.map(([, row]) => row))];
+  }
+
+  pointer(event) {
+    const cell = event.target.closest('td');
+    if (!cell) {
+      return;
+    }
+    const place = placeOf(cell.id.slice('ws-'.length));
+    if (this.editing && /[=(;,:+\-*/^&<>]$/.test(this.line.value) && this.line.value.startsWith('=')) {
+      event.preventDefault();
+      this.line.value += nameOf(place);
+      return;
+    }
+    if (this.editing) {
+      this.commit();
+    }
+    this.choose(event.shiftKey ? this.at : place, place, false);
+    const over = (moved) => {
+      const under = document.elementFromPoint(moved.clientX, moved.clientY)?.closest('td[role="gridcell"]');
+      if (under && !event.shiftKey) {
+        this.choose(place, placeOf(under.id.slice('ws-'.length)));
+      }
+    };
+    if (event.pointerType === 'mouse') {
+      this.grid.addEventListener('pointermove', over);
+      addEventListener('pointerup', () => this.grid.removeEventListener('pointermove', over), { once: true });
+    }
+  }
+
+  // ---- typing
+
+  edit() {
+    this.line.focus();
+    this.line.setSelectionRange(this.line.value.length, this.line.value.length);
+    this.begin();
+  }
+
+  begin() {
+    this.editing = true;
+    this.here.textContent = this.line.value;
+  }
+
+  lineKey(event) {
+    const moves = { Enter: [0, event.shiftKey ? -1 : 1], Tab: [event.shiftKey ? -1 : 1, 0] };
+    if (moves[event.key]) {
+      event.preventDefault();
+      this.commit();
+      this.move(moves[event.key]);
+      this.focus();
+    } else if (event.key === 'Escape' && this.editing) {
+      event.preventDefault();
+      this.editing = false;
+      this.redraw([nameOf(this.at)]);
+      this.drawLine();
+      this.focus();
+    }
+    event.stopPropagation();
+  }
+
+  commit() {
+    this.editing = false;
+    const name = nameOf(this.at);
+    if ((this.typed.get(name) ?? '') === this.line.value) {
+      this.redraw([name]);
+    } else {
+      this.write([{ cell: name, typed: this.line.value, format: this.formatFor(name, this.line.value) }]);
+    }
+  }
+
+  /** A date or a per cent that is typed is shown as one. */
+  formatFor(name, typed) {
+    const format = this.formats.get(name) ?? 'general';
+    if (format !== 'general') {
+      return format;
+    }
+    return /^\d{4}-\d\d-\d\d$/.test(typed.trim()) ? 'date' : /^[\d.,\s-]+%$/.test(typed.trim()) ? 'percent' : format;
+  }
+
+  redraw(names) {
+    const all = new Map(JSON.parse(this.sheet.all()).map((cell) => [cell.cell, cell]));
+    names.forEach((cell) => this.show(all.get(cell) ?? { cell, typed: '', shown: '', right: false }));
+  }
+
+  write(edits) {
+    if (!edits.length || !this.bench.enter('cells-written', { cells: edits })) {
+      this.redraw([nameOf(this.at)]);
+      return;
+    }
+    edits.forEach(({ cell, format }) => this.formats.set(cell, format));
+    JSON.parse(this.sheet.write(edits)).forEach((cell) => this.show(cell));
+    this.strokes(true, false);
+    this.drawLine();
+  }
+
+  clear() {
+    this.write(this.names().filter((cell) => this.typed.get(cell)).map((cell) => ({ cell, typed: '', format: this.formats.get(cell) ?? 'general' })));
+  }
+
+  names() {
+    return this.chosen.map((cell) => cell.id.slice('ws-'.length));
+  }
+
+  setFormat() {
+    this.write(this.names().map((cell) => ({ cell, typed: this.typed.get(cell) ?? '', format: this.format.value })));
+    this.focus();
+  }
+
+  insertFunction() {
+    const name = this.functions.value;
+    this.functions.value = '';
+    if (name) {
+      this.line.value = `${this.line.value || '='}${name}(`;
+      this.edit();
+    }
+  }
+
+  fill(how) {
+    const [left, top, right, bottom] = this.block();
+    const alone = how === 'filledDown' ? top === bottom : left === right;
+    const first = alone ? (how === 'filledDown' ? [left, Math.max(0, top - 1)] : [Math.max(0, left - 1), top]) : [left, top];
+    this.write(JSON.parse(this.sheet[how](nameOf(first), nameOf([right, bottom]))));
+  }
+
+  stroke(kind) {
+    if (this.bench.enter(kind, { tool: 'worksheet' })) {
+      this.read();
+      this.choose(this.at, this.to);
+    }
+  }
+
+  widthOf(column) {
+    return this.widths.get(column) ?? USUAL_WIDTH;
+  }
+
+  setWidth(column, width) {
+    const bounded = Math.round(Math.max(40, Math.min(600, width)));
+    if (bounded !== USUAL_WIDTH) {
+      this.widths.set(column, bounded);
+    } else {
+      this.widths.delete(column);
+    }
+    this.columns[column].style.width = `${bounded / 16}rem`;
+  }
+
+  widen(by) {
+    const [column] = this.at;
+    this.setWidth(column, this.widthOf(column) + by);
+    this.bench.enter('column-sized', { column, width: this.widthOf(column) });
+  }
+
+  // ---- copying
+
+  clip(event, kind) {
+    event.preventDefault();
+    const [left, top, right, bottom] = this.block();
+    if (kind === 'paste') {
+      this.paste(event.clipboardData.getData('text/plain'));
+      return;
+    }
+    const rows = [];
+    for (let row = top; row <= bottom; row++) {
+      rows.push(Array.from({ length: right - left + 1 }, (_, i) => this.cells[row][left + i].textContent).join('\t'));
+    }
+    const text = rows.join('\n');
+    event.clipboardData.setData('text/plain', text);
+    this.copied = { text, first: nameOf([left, top]), last: nameOf([right, bottom]) };
+    if (kind === 'cut') {
+      this.cut = JSON.parse(this.sheet.copied(this.copied.first, this.copied.last, this.copied.first));
+      this.clear();
+    } else {
+      this.cut = undefined;
+    }
+  }
+
+  /** A block that was copied here comes with its formulas; anything else comes as it is read. */
+  paste(text) {
+    const at = this.at;
+    if (this.copied?.text === text && !this.cut) {
+      this.write(JSON.parse(this.sheet.copied(this.copied.first, this.copied.last, nameOf(at))));
+      return;
+    }
+    if (this.copied?.text === text) {
+      const [column, row] = placeOf(this.copied.first);
+      this.write(this.cut.map((edit) => ({ ...edit, place: placeOf(edit.cell) }))
+        .map(({ typed, format, place }) => ({ typed, format, place: [place[0] - column + at[0], place[1] - row + at[1]] }))
+        .filter(({ place }) => place[0] < COLUMNS && place[1] < ROWS)
+        .map(({ typed, format, place }) => ({ cell: nameOf(place), typed, format })));
+      return;
+    }
+    const rows = text.replace(/\r/g, '').replace(/\n$/, '').split('\n').map((row) => row.split('\t'));
+    this.write(rows.flatMap((row, down) => row.map((typed, right) => ({ typed: typed.slice(0, 1000), place: [at[0] + right, at[1] + down] })))
+      .filter(({ place }) => place[0] < COLUMNS && place[1] < ROWS)
+      .map(({ typed, place }) => ({ cell: nameOf(place), typed, format: this.formats.get(nameOf(place)) ?? 'general' })));
+  }
+}
+
+function columns() {
+  return Array.from({ length: COLUMNS }, (_, i) => String.fromCharCode(65 + i));
+}
+
+function nameOf([column, row]) {
+  return `${String.fromCharCode(65 + column)}${row + 1}`;
+}
+
+function placeOf(name) {
+  return [name.charCodeAt(0) - 65, Number(name.slice(1)) - 1];
+}
+
+function within(number, count) {
+  return Math.max(0, Math.min(count - 1, number));
+}
