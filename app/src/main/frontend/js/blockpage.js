@@ -443,7 +443,7 @@ export class BlockPage {
       this.floor.dataset.ledger === 'full' ? this.fullLedger() : this.focus();
       return;
     }
-    if (event.target.closest('input, textarea, select, .panel, .inkbar') || document.documentElement.dataset.keys === 'off') {
+    if (event.target.closest('input, textarea, select, .panel, .inkbar, .tool-panel') || document.documentElement.dataset.keys === 'off') {
       return;
     }
     const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', a: 'enter', p: 'whole', f: 'focus', '?': 'keys' };

@@ -1,6 +1,6 @@
 // Theme, tint, text size and what the ledger shows: chosen by the candidate, kept on this computer.
 const KEY = 'ledger-display';
-const DEFAULTS = { theme: 'light', tint: 'none', text: '100', entries: 'shown', keys: 'on' };
+const DEFAULTS = { theme: 'light', tint: 'none', text: '100', width: 'usual', spacing: 'usual', motion: 'full', entries: 'shown', keys: 'on' };
 
 export function storedDisplay() {
   try {

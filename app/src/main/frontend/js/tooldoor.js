@@ -78,8 +78,10 @@ export class ToolDoor {
   }
 
   async toggle(tool) {
+    this.opening = true;
     const bench = await this.bench();
     bench?.toggle(tool, this.room);
+    this.opening = false;
   }
 
   async note(anchor) {
@@ -108,8 +110,11 @@ export class ToolDoor {
     }
   }
 
-  /** Returns whether a key was one of the tools'. */
+  /** Returns whether a key was one of the tools'; while one is being opened, whatever is typed is meant for it. */
   key(name) {
+    if (this.opening) {
+      return true;
+    }
     if (KEYS[name] && this.room && this.offers(KEYS[name])) {
       this.toggle(KEYS[name]);
       return true;

@@ -96,9 +96,6 @@ export class CalculatorTool {
       event.preventDefault();
       this.press('÷');
     }
-    if (event.key !== 'Escape') {
-      event.stopPropagation();
-    }
   }
 
   raw() {

@@ -46,9 +46,6 @@ export class ExhibitTool {
       if (event.key === 'Enter') {
         this.toFound(event.shiftKey ? -1 : 1);
       }
-      if (event.key !== 'Escape') {
-        event.stopPropagation();
-      }
     });
     this.foundSaid = make('span', { role: 'status' });
     this.beside = icon(make('button', { onclick: () => this.openBeside() }), 'M4 5h7v14H4zM13 5h7v14h-7zM16.500 9v6M13.500 12h6', this.say('beside'));
@@ -291,10 +288,7 @@ export class ExhibitTool {
     const does = { '+': () => this.step(1), '-': () => this.step(-1), 0: () => this.setZoom(0), PageDown: () => this.goTo(this.page + 1), PageUp: () => this.goTo(this.page - 1), ' ': () => this.setHand(true), '/': () => this.find() }[event.key];
     if (does && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
-      event.stopPropagation();
       does();
-    } else if (event.key.startsWith('Arrow')) {
-      event.stopPropagation();
     }
   }
 

@@ -12,11 +12,6 @@ export class NotesTool {
     this.said = make('p', { class: 'tool-said', role: 'status' });
     panel.body.classList.add('notes');
     panel.body.append(this.fresh, this.said, this.list, this.hide);
-    panel.body.addEventListener('keydown', (event) => {
-      if (event.key !== 'Escape') {
-        event.stopPropagation();
-      }
-    });
     this.hidden = false;
     this.draw();
   }

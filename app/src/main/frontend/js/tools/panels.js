@@ -215,7 +215,6 @@ export class Panels {
     const way = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key];
     if (way && panel.state === 'open') {
       event.preventDefault();
-      event.stopPropagation();
       const [left, top, width, height] = panel.drawn;
       this.putByHand(panel, event.shiftKey ? [left, top, width + way[0], height + way[1]] : [left + way[0], top + way[1], width, height]);
       this.enter(panel);

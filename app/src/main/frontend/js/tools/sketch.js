@@ -2,8 +2,8 @@
 import { icon, make } from './panels.js';
 
 const SVG = 'http://www.w3.org/2000/svg';
-const WIDTH = 16_000;
-const HEIGHT = 10_000;
+const WIDTH = 8_000;
+const HEIGHT = 5_000;
 const PAGES = 20;
 const REACH = 120;
 const SLACK = 12;
@@ -72,7 +72,6 @@ export class SketchTool {
     this.paper.addEventListener('keydown', (event) => this.key(event));
     this.typing = make('input', { type: 'text', maxlength: '200', hidden: true, class: 'sketch-text', 'aria-label': this.say('type'), placeholder: this.say('type') });
     this.typing.addEventListener('keydown', (event) => {
-      event.stopPropagation();
       if (event.key === 'Enter') {
         this.placeText();
       } else if (event.key === 'Escape') {
@@ -365,12 +364,10 @@ export class SketchTool {
       this.erase();
     } else {
       if (event.key.length === 1) {
-        event.stopPropagation();
-      }
+        }
       return;
     }
     event.preventDefault();
-    event.stopPropagation();
   }
 
   movePen([right, down], far) {
@@ -445,6 +442,6 @@ function element(shape) {
 
 function head(x1, y1, x2, y2) {
   const angle = Math.atan2(y2 - y1, x2 - x1);
-  const wing = (turn) => `${x2 - 24 * Math.cos(angle + turn)} ${y2 - 24 * Math.sin(angle + turn)}`;
+  const wing = (turn) => `${x2 - 16 * Math.cos(angle + turn)} ${y2 - 16 * Math.sin(angle + turn)}`;
   return `M${wing(0.45)}L${x2} ${y2}L${wing(-0.45)}`;
 }

@@ -205,13 +205,9 @@ export class WorksheetTool {
       this.edit();
       return;
     } else {
-      if (key !== 'Escape' && !command) {
-        event.stopPropagation();
-      }
       return;
     }
     event.preventDefault();
-    event.stopPropagation();
   }
 
   move([right, down], extend = false) {
@@ -294,7 +290,6 @@ export class WorksheetTool {
       this.drawLine();
       this.focus();
     }
-    event.stopPropagation();
   }
 
   commit() {

@@ -150,11 +150,17 @@ public abstract class ExamServerTest {
         return appointment;
     }
 
-    /** Returns such a sitting in its long break, which can be ended after signing in again. */
-    protected Appointment inTheLongBreak() {
+    /** Returns such a sitting whose block {@code tides} is open, which has every tool. */
+    protected Appointment inTides() {
         Appointment appointment = inRules();
         does(appointment, new Act.BlockClosed(new StageId("rules")));
         does(appointment, new Act.StageOpened(new StageId("tides")));
+        return appointment;
+    }
+
+    /** Returns such a sitting in its long break, which can be ended after signing in again. */
+    protected Appointment inTheLongBreak() {
+        Appointment appointment = inTides();
         does(appointment, new Act.BlockClosed(new StageId("tides")));
         clock.advance(Duration.ofMinutes(3));
         return appointment;

@@ -24,7 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class DoorList {
 
-    private static final int MOST_SITTINGS = 500;
+    /** How many sittings are looked through. */
+    static final int MOST_SITTINGS = 500;
 
     private final Appointments appointments;
     private final Ledgers ledgers;

@@ -24,11 +24,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 
-/** The door as the invigilator sees it. For invigilators. */
+/** The door, and who calls from inside, as the invigilator sees them. For invigilators. */
 @Controller
 class InvigilationController {
 
     private final DoorList door;
+    private final CallList calls;
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Staff staff;
@@ -36,8 +37,15 @@ class InvigilationController {
     private final Clock clock;
 
     InvigilationController(
-            DoorList door, Appointments appointments, Ledgers ledgers, Staff staff, Portraits portraits, Clock clock) {
+            DoorList door,
+            CallList calls,
+            Appointments appointments,
+            Ledgers ledgers,
+            Staff staff,
+            Portraits portraits,
+            Clock clock) {
         this.door = door;
+        this.calls = calls;
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.staff = staff;
@@ -48,7 +56,7 @@ class InvigilationController {
     @GetMapping("/invigilation")
     String page(Principal principal, Model model, @RequestParam(defaultValue = "") String said) {
         model.addAttribute("member", member(principal));
-        model.addAttribute("waiting", door.at(clock.instant()));
+        lists(model);
         model.addAttribute("said", said.equals("done") || said.equals("too-late") ? said : "");
         return "invigilation";
     }
@@ -56,8 +64,36 @@ class InvigilationController {
     /** The list alone, for a page that keeps itself up to date. */
     @GetMapping("/invigilation/list")
     String list(Model model) {
-        model.addAttribute("waiting", door.at(clock.instant()));
+        lists(model);
         return "invigilation :: list";
+    }
+
+    private void lists(Model model) {
+        Instant now = clock.instant();
+        model.addAttribute("calls", calls.at(now));
+        model.addAttribute("waiting", door.at(now));
+    }
+
+    /** Tells a candidate who calls that somebody has seen it, with a few words or none. */
+    @PostMapping("/invigilation/{sitting}/answer")
+    String answer(@PathVariable long sitting, @RequestParam(defaultValue = "") String words, Principal principal) {
+        if (words.length() > Act.HelpAnswered.MOST_WORDS) {
+            throw new ResponseStatusException(
+                    HttpStatus.BAD_REQUEST, "at most " + Act.HelpAnswered.MOST_WORDS + " characters can be told");
+        }
+        Appointment appointment = appointment(sitting);
+        Act answer = new Act.HelpAnswered(member(principal).name(), words.strip());
+        return said(ledgers.record(appointment, answer, clock.instant()).verdict());
+    }
+
+    private Appointment appointment(long sitting) {
+        return appointments
+                .find(new SittingId(sitting))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static String said(Verdict verdict) {
+        return "redirect:/invigilation?said=" + (verdict.isPermitted() ? "done" : "too-late");
     }
 
     @PostMapping("/invigilation/{sitting}/admit")
@@ -94,9 +130,7 @@ class InvigilationController {
 
     /** Does something at the stage where the candidate is; somebody may have been faster, or the candidate gone on. */
     private String act(long sitting, Principal principal, BiFunction<StageId, String, Act> act) {
-        Appointment appointment = appointments
-                .find(new SittingId(sitting))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Appointment appointment = appointment(sitting);
         Instant now = clock.instant();
         String person = member(principal).name();
         Verdict verdict = ledgers.open(appointment, now)
@@ -105,7 +139,7 @@ class InvigilationController {
                 .map(stage -> ledgers.record(appointment, act.apply(stage.id(), person), now)
                         .verdict())
                 .orElse(Verdict.SITTING_OVER);
-        return "redirect:/invigilation?said=" + (verdict.isPermitted() ? "done" : "too-late");
+        return said(verdict);
     }
 
     private Staff.Member member(Principal principal) {

@@ -32,7 +32,7 @@ record GrantForm(
         String text) {
 
     static final List<String> THEMES = List.of("", "light", "dark", "contrast-light", "contrast-dark");
-    static final List<String> SIZES = List.of("", "100", "125", "150", "200");
+    static final List<String> SIZES = List.of("", "100", "125", "150", "175", "200");
     private static final int MOST_MINUTES = 240;
     private static final int MOST_AIDS = 2_000;
 

@@ -16,8 +16,8 @@ import java.util.List;
  */
 public record Shape(int number, int page, Kind kind, Ink ink, int width, List<Integer> points, String text) {
 
-    public static final int WIDTH = 16_000;
-    public static final int HEIGHT = 10_000;
+    public static final int WIDTH = 8_000;
+    public static final int HEIGHT = 5_000;
     public static final int PAGES = 20;
     public static final int MOST_WIDTH = 12;
     public static final int MOST_POINTS = 600;

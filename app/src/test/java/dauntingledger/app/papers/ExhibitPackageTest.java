@@ -1,0 +1,93 @@
+package dauntingledger.app.papers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dauntingledger.app.papers.PaperText.ExhibitText;
+import dauntingledger.rulebook.paper.Equipment;
+import dauntingledger.rulebook.paper.Exhibit;
+import dauntingledger.rulebook.paper.ExhibitId;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Tool;
+import java.io.IOException;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** How tools and exhibits are read from the side file. */
+class ExhibitPackageTest {
+
+    private static final String SIDE = "daunting-ledger.xml";
+    private static final String HEIGHTS = "exhibits/heights.html";
+
+    private final Packages licence = Packages.demo();
+
+    private static PaperText read(Packages packages) throws IOException {
+        return QtiPackageReader.read(packages.zip()).in("");
+    }
+
+    @Test
+    void readsTheLicencePapersToolsAndExhibits() throws IOException {
+        PaperText text = read(licence);
+        Equipment equipment = text.paper().conduct().equipment();
+
+        assertThat(equipment.offered(new SectionId("rules-section")))
+                .containsExactlyInAnyOrder(Tool.MARKS, Tool.NOTES, Tool.BASIC_CALCULATOR);
+        assertThat(equipment.offered(new SectionId("tides-section"))).contains(Tool.WORKSHEET, Tool.SKETCH);
+        assertThat(equipment.scratch()).isEqualTo(Equipment.Scratch.KEPT);
+        assertThat(equipment.exhibits())
+                .extracting(Exhibit::kind)
+                .containsExactly(Exhibit.Kind.TABLE, Exhibit.Kind.CHART, Exhibit.Kind.PDF);
+        assertThat(text.exhibits().get(new ExhibitId("heights"))).isInstanceOf(ExhibitText.Html.class);
+        assertThat(text.exhibits().get(new ExhibitId("tide-tables")))
+                .isEqualTo(new ExhibitText.File("exhibits/tide-tables.pdf"));
+        assertThat(QtiPackageReader.read(licence.zip()).media()).containsOnlyKeys("exhibits/tide-tables.pdf");
+    }
+
+    @Test
+    void readsThatScratchIsCleared() throws IOException {
+        licence.replacing(SIDE, "<paper ", "<paper scratch=\"cleared\" ");
+
+        assertThat(read(licence).paper().conduct().equipment().scratch()).isEqualTo(Equipment.Scratch.CLEARED);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "tools=\"marks notes basic-calculator\"|tools=\"marks abacus\"|tools must be one of",
+                "tools=\"marks notes basic-calculator\"|tools=\"basic-calculator scientific-calculator\"|not both",
+                "of-section=\"tides-section\"/>|of-section=\"nowhere\"/>|belongs to no question of the paper",
+                "of-section=\"tides-section\"/>|of-section=\"tides-section\" of-set=\"buoyage\"/>|not to several",
+                "href=\"exhibits/heights.html\"|href=\"exhibits/heights.docx\"|ending in .pdf, .png, .jpg, .html or .svg",
+                "href=\"exhibits/heights.html\"|href=\"exhibits/missing.html\"|the package has none",
+                "id=\"curve\"|id=\"heights\"|two exhibits have this identifier",
+                "<exhibit id=\"heights\" |<exhibit |needs the attribute 'id'",
+            })
+    void namesWhatIsWrongInTheSideFile(String what, String by, String complaint) {
+        licence.replacing(SIDE, what, by);
+
+        assertThatThrownBy(() -> read(licence))
+                .isInstanceOf(PackageRefusedException.class)
+                .hasMessageContaining(complaint);
+    }
+
+    @Test
+    void refusesAFileThatIsNotWhatItsNameSays() {
+        licence.with("exhibits/tide-tables.pdf", "<html><script>alert(1)</script></html>");
+
+        assertThatThrownBy(() -> read(licence))
+                .isInstanceOf(PackageRefusedException.class)
+                .hasMessageContaining("is not what its name says");
+    }
+
+    @Test
+    void letsNothingThroughThatATextMayNotHave() {
+        licence.with(HEIGHTS, "<div><p onclick=\"go()\">Heights</p><script>alert(1)</script></div>");
+
+        assertThatThrownBy(() -> read(licence))
+                .isInstanceOf(PackageRefusedException.class)
+                .hasMessageContaining("'onclick' is not allowed")
+                .hasMessageContaining("'script' is not allowed");
+    }
+}
