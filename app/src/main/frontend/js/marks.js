@@ -158,6 +158,7 @@ export class TextMarks {
     if (event.key === 'Escape') {
       this.end();
     } else if (event.key === 'Enter') {
+      this.offer();
       this.bar.querySelector('button').focus();
     } else if (step && event.shiftKey) {
       selection.modify('extend', ...step);

@@ -30,7 +30,7 @@ export class CalculatorTool {
       make('option', { value: 'degrees', text: say('degrees') }), make('option', { value: 'radians', text: say('radians') }));
     this.keys = make('div', { class: 'sum-keys' });
     panel.body.classList.add('calculator');
-    const clear = make('button', { type: 'button', class: 'link', 'aria-label': say('clear-tape'), text: say('clear-tape.short'), onclick: () => this.use('tape-cleared', {}) });
+    const clear = make('button', { type: 'button', class: 'link', text: say('clear-tape'), onclick: () => this.use('tape-cleared', {}) });
     panel.body.append(this.tape, this.input, this.said, this.put,
       make('div', { class: 'sum-memory' }, ...['add', 'subtract', 'clear'].map((memory, i) =>
         make('button', { type: 'button', text: ['M+', 'M−', 'MC'][i], onclick: () => this.use('memory-used', { memory }) })), this.memory, this.angle),
@@ -152,7 +152,7 @@ export class CalculatorTool {
         return make('li', { text: `${{ add: 'M+', subtract: 'M−', clear: 'MC' }[line.memory]}  ${grouped(line.result)}` });
       }
       const result = line.fault ? this.words.say(`calculator.fault.${line.fault}`) : `= ${grouped(line.result)}`;
-      return make('li', {}, make('button', { type: 'button', 'aria-label': this.words.say('calculator.take-up', line.sum), onclick: () => this.takeUp(line.sum) },
+      return make('li', {}, make('button', { type: 'button', title: this.words.say('calculator.take-up', line.sum), onclick: () => this.takeUp(line.sum) },
         make('span', { text: grouped(line.sum) }), make('b', { text: result })));
     }));
     this.tape.scrollTop = this.tape.scrollHeight;

@@ -53,7 +53,7 @@ export class WorksheetTool {
 
   makeGrid() {
     this.cells = [];
-    const head = make('tr', {}, make('th', { class: 'corner' }), ...columns().map((name, column) => this.columnHead(name, column)));
+    const head = make('tr', {}, make('td', { class: 'corner' }), ...columns().map((name, column) => this.columnHead(name, column)));
     const rows = Array.from({ length: ROWS }, (_, row) => {
       const cells = columns().map((name) => make('td', { role: 'gridcell', id: `ws-${name}${row + 1}` }));
       this.cells.push(cells);
@@ -237,7 +237,7 @@ export class WorksheetTool {
   }
 
   pointer(event) {
-    const cell = event.target.closest('td');
+    const cell = event.target.closest('td[role="gridcell"]');
     if (!cell) {
       return;
     }

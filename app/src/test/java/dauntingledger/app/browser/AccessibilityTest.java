@@ -1,5 +1,6 @@
 package dauntingledger.app.browser;
 
+import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -75,6 +76,24 @@ class AccessibilityTest extends BrowserTest {
         page.locator("[data-act=handed-in]").click();
         page.locator(".digest").waitFor();
         assertClean("receipt");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"light", "contrast-dark"})
+    void everyPanelIsWithoutViolations(String theme) {
+        context.addInitScript("localStorage.setItem('ledger-display', JSON.stringify({theme: '" + theme + "'}))");
+        appointment = inTides();
+        signIn();
+        page.navigate("/sittings/" + appointment.sitting());
+        awaitPage("block");
+        for (String tool : List.of("calculator", "worksheet", "sketch", "notes", "exhibit")) {
+            page.locator("[data-tool=" + tool + "]").click();
+            page.locator("[data-panel=" + tool + "]").waitFor();
+            assertClean(tool);
+            page.locator("[data-panel=" + tool + "] .closer").click();
+        }
+        page.locator("[data-ask=help]").click();
+        assertClean("call for help");
     }
 
     private void assertClean(String where) {

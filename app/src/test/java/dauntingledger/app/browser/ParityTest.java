@@ -8,7 +8,11 @@ import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
+import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
+import dauntingledger.rulebook.sheet.CellFormat;
+import dauntingledger.rulebook.sheet.CellRef;
+import dauntingledger.rulebook.sheet.Worksheet;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -18,6 +22,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
@@ -26,6 +32,24 @@ class ParityTest extends BrowserTest {
 
     private static final int SITTINGS = 250;
     private static final int ENTRIES = 60;
+
+    /** Formulas over an area, {@code #}, and a cell, {@code @}. */
+    private static final List<String> FORMULAS = List.of(
+            "=SUM(#)",
+            "=AVERAGE(#)*1.1",
+            "=STDEV(#)",
+            "=SIN(@)+COS(@)",
+            "=EXP(@/10)",
+            "=LN(ABS(@)+1)",
+            "=POWER(ABS(@);0.3)",
+            "=IF(@>2;\"more\";@/7)",
+            "=COUNTIF(#;\">1\")",
+            "=ROUND(@/3;4)",
+            "=PV(0.03;12;-@)",
+            "=@&\" m\"",
+            "=MEDIAN(#)",
+            "=1/@",
+            "=DATE(2026;@;1)");
 
     /** Lets the browser enter one entry after the other, and returns its verdicts and states. */
     private static final String IN_BROWSER = """
@@ -77,6 +101,53 @@ class ParityTest extends BrowserTest {
                 .isEqualTo(typed.stream()
                         .map(text -> Numeral.read(text).map(Object::toString).orElse(""))
                         .toList());
+    }
+
+    @Test
+    void inTheDigitsOfTheCalculator() {
+        page.navigate("/sign-in");
+        Random random = new Random(7);
+        List<Map<String, Object>> uses = new ArrayList<>();
+        for (String word : List.of("sin", "cos", "tan", "asin", "acos", "atan", "ln", "log", "exp", "sqrt", "cbrt")) {
+            for (int i = 0; i < 12; i++) {
+                String angle = i % 2 == 0 ? "degrees" : "radians";
+                String sum = "%s(%d.%03d)".formatted(word, random.nextInt(word.startsWith("a") ? 1 : 80), i * 77);
+                uses.add(Map.of("kind", "sum-done", "sum", sum, "angle", angle));
+                uses.add(Map.of("kind", "sum-done", "sum", "ans^1.7-(1/3)*%d".formatted(i), "angle", angle));
+            }
+        }
+
+        Object browser = page.evaluate(
+                "async (uses) => (await import('/assets/tools.js')).tape(JSON.parse(uses))", CanonicalJson.write(uses));
+
+        assertThat(browser).isEqualTo(CanonicalJson.write(ToolboxCodec.worked(uses)));
+    }
+
+    @Test
+    void inWhatTheWorksheetShows() {
+        page.navigate("/sign-in");
+        List<Map<String, Object>> cells = new ArrayList<>();
+        List<String> texts = List.of("3", "7", "-2", "4.5", "0", "ebb", "flood", "TRUE", "2026-11-25", "12%");
+        Random random = new Random(11);
+        for (int i = 0; i < 400; i++) {
+            String name = (char) ('A' + i % 8) + String.valueOf(1 + i / 8);
+            String near = "A" + (1 + random.nextInt(10)) + ":D" + (1 + random.nextInt(10));
+            String formula = FORMULAS.get(random.nextInt(FORMULAS.size()))
+                    .replace("#", near)
+                    .replace("@", "B" + (1 + i % 9));
+            String typed = i < 80 ? texts.get(random.nextInt(texts.size())) : formula;
+            cells.add(Map.of("cell", name, "typed", typed, "format", "general"));
+        }
+
+        Object browser = page.evaluate(
+                "async (cells) => (await import('/assets/tools.js')).sheet(JSON.parse(cells)).all()",
+                CanonicalJson.write(cells));
+
+        Map<CellRef, String> typed = new TreeMap<>();
+        cells.forEach(plain -> ToolboxCodec.cell(plain, (cell, edit) -> typed.put(cell, edit.typed())));
+        assertThat(browser)
+                .isEqualTo(CanonicalJson.write(ToolboxCodec.shown(
+                        Worksheet.of(typed), List.copyOf(typed.keySet()), cell -> CellFormat.GENERAL)));
     }
 
     private static String onServer(Scripts.Script script) {
