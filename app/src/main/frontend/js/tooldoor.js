@@ -79,6 +79,9 @@ export class ToolDoor {
 
   async toggle(tool) {
     this.opening = true;
+    if (tool === 'exhibit' && this.exhibits().some(({ kind }) => kind === 'pdf')) {
+      this.pdf();
+    }
     const bench = await this.bench();
     bench?.toggle(tool, this.room);
     this.opening = false;
@@ -101,6 +104,18 @@ export class ToolDoor {
       this.page.slip(this.words.say('tool.cannot-load'));
       return undefined;
     }
+  }
+
+  /** Returns the PDF library on its way, and its worker, which starts meanwhile. */
+  pdf() {
+    if (!this.fetchedPdf) {
+      const library = import(document.body.dataset.pdf);
+      this.fetchedPdf = { library, worker: new Worker(document.body.dataset.pdfWorker, { type: 'module' }) };
+      library.catch(() => {
+        this.fetchedPdf = undefined;
+      });
+    }
+    return this.fetchedPdf;
   }
 
   fetchAhead() {

@@ -33,8 +33,8 @@ export class CalculatorTool {
     const clear = make('button', { type: 'button', class: 'link', text: say('clear-tape'), onclick: () => this.use('tape-cleared', {}) });
     panel.body.append(this.tape, this.input, this.said, this.put,
       make('div', { class: 'sum-memory' }, ...['add', 'subtract', 'clear'].map((memory, i) =>
-        make('button', { type: 'button', text: ['M+', 'M−', 'MC'][i], onclick: () => this.use('memory-used', { memory }) })), this.memory, this.angle),
-      this.keys, clear);
+        make('button', { type: 'button', text: ['M+', 'M−', 'MC'][i], onclick: () => this.use('memory-used', { memory }) })), this.memory, this.angle, clear),
+      this.keys);
     this.input.addEventListener('input', () => this.group());
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.draw();

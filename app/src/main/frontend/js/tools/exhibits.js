@@ -130,6 +130,7 @@ export class ExhibitTool {
     if (exhibit.kind === 'image') {
       return PictureDocument.open(address, this.body, exhibit.title);
     }
+    const pdf = exhibit.kind === 'pdf' ? this.bench.door.pdf() : undefined;
     const response = await fetch(address);
     if (!response.ok) {
       throw new Error(String(response.status));
@@ -137,24 +138,29 @@ export class ExhibitTool {
     const text = `${document.body.dataset.textLanguage}/exhibit/${exhibit.id}`;
     switch (exhibit.kind) {
       case 'pdf': {
-        const { PdfDocument } = await import(document.body.dataset.pdf);
-        return PdfDocument.open(await response.arrayBuffer(), this.body, { text, worker: document.body.dataset.pdfWorker, drawn: (page) => this.pageDrawn(page) });
+        const { PdfDocument } = await pdf.library;
+        return PdfDocument.open(await response.arrayBuffer(), this.body, { text, worker: pdf.worker, drawn: (page) => this.pageDrawn(page) });
       }
       default: return new HtmlDocument(this.body, await response.text(), exhibit.kind, text);
     }
   }
 
   drawBar() {
-    const { pages, outline } = this.document;
+    const { pages } = this.document;
     this.paging.hidden = pages === 1;
     this.pageOf.textContent = this.say('of', pages);
-    this.contentsButton.hidden = !outline?.length;
+    this.contentsButton.hidden = true;
+    this.document.contents?.().then((entries) => this.drawContents(entries));
     this.findBox.disabled = this.document.kind === 'picture';
+  }
+
+  drawContents(outline) {
+    this.contentsButton.hidden = outline.length === 0;
     const level = (entries, depth) => entries.flatMap(({ title, page, items }) => [
-      make('button', { type: 'button', style: undefined, class: `level-${depth}`, text: title, onclick: () => this.goTo(page) }),
+      make('button', { type: 'button', class: `level-${depth}`, text: title, onclick: () => this.goTo(page) }),
       ...level(items ?? [], depth + 1),
     ]);
-    this.contents.replaceChildren(...level(outline ?? [], 0));
+    this.contents.replaceChildren(...level(outline, 0));
   }
 
   toggleContents() {

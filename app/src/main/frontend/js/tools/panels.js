@@ -1,6 +1,8 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
 const STEP = 16;
+/** A sheet lower than so many units has no room for a panel beside it. */
+const LOW = 20;
 /** In this order panels are laid out, whichever was opened first, so that they come back as they were. */
 const LAID = ['exhibit', 'second-exhibit', 'worksheet', 'sketch', 'calculator', 'notes'];
 
@@ -131,7 +133,7 @@ export class Panels {
 
   layOut() {
     const unit = parseFloat(getComputedStyle(document.documentElement).fontSize);
-    const area = this.area();
+    const area = this.area(unit);
     const visible = this.visible();
     const auto = visible.filter((panel) => !panel.byHand && panel.state === 'open')
       .sort((a, b) => LAID.indexOf(a.name) - LAID.indexOf(b.name));
@@ -165,10 +167,11 @@ export class Panels {
     });
   }
 
-  /** What the sheet and the panels beside it share. */
-  area() {
+  /** What the sheet and the panels beside it share; where that is too low for any panel, down to the foot. */
+  area(unit) {
     const { left, top, width, height } = this.main.getBoundingClientRect();
-    return [left, top, width, height].map(Math.round);
+    const down = document.querySelector('.foot').getBoundingClientRect().top - top;
+    return [left, top, width, height < LOW * unit ? down : height].map(Math.round);
   }
 
   place(panel, rect) {

@@ -6,12 +6,10 @@ const CSS_POINT = 96 / 72;
 
 export class PdfDocument {
   static async open(bytes, body, { text, worker, drawn }) {
-    GlobalWorkerOptions.workerSrc = worker;
+    GlobalWorkerOptions.workerPort = worker;
     const pdf = await getDocument({ data: bytes, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
     const first = await pdf.getPage(1);
-    const document = new PdfDocument(pdf, body, text, drawn, first.getViewport({ scale: CSS_POINT }));
-    document.outline = await outline(pdf);
-    return document;
+    return new PdfDocument(pdf, body, text, drawn, first.getViewport({ scale: CSS_POINT }));
   }
 
   constructor(pdf, body, text, drawn, size) {
@@ -33,6 +31,11 @@ export class PdfDocument {
         this.render(target);
       }
     }), { root: body, rootMargin: '200px' });
+  }
+
+  /** Returns the contents list; empty where the document has none. */
+  contents() {
+    return outline(this.pdf);
   }
 
   fitted() {

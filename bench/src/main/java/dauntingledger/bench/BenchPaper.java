@@ -1,7 +1,10 @@
 package dauntingledger.bench;
 
+import static java.util.Objects.requireNonNull;
+
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -25,10 +28,21 @@ final class BenchPaper {
             add(zip, "test.xml", TEST.formatted(refs));
             add(zip, "imsmanifest.xml", MANIFEST);
             add(zip, "daunting-ledger.xml", SIDE_FILE);
+            zip.putNextEntry(new ZipEntry("tide-tables.pdf"));
+            zip.write(tideTables());
+            zip.closeEntry();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
         return out.toByteArray();
+    }
+
+    /** Returns the forty pages of tide tables that ship with the demo papers. */
+    private static byte[] tideTables() throws IOException {
+        try (InputStream in = requireNonNull(
+                BenchPaper.class.getResourceAsStream("/demo/papers/pilot-licence/exhibits/tide-tables.pdf"))) {
+            return in.readAllBytes();
+        }
     }
 
     private static void add(ZipOutputStream zip, String path, String text) throws IOException {
@@ -80,6 +94,8 @@ final class BenchPaper {
                 <block part="long"/>
                 <hand-in id="hand-in" title="Hand in" within="PT5M"/>
               </route>
+              <section ref="long-section" tools="marks notes scientific-calculator worksheet sketch"/>
+              <exhibit id="tables" title="Tide tables" href="tide-tables.pdf"/>
             </paper>
             """;
 }

@@ -1,13 +1,13 @@
 package dauntingledger.rulebook.sheet;
 
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** A worksheet that keeps its values up to date: what is typed in a cell changes the cells that depend on it, and no others. */
@@ -20,6 +20,7 @@ public final class Worksheet {
      */
 
     private static final int CELLS = CellRef.COLUMNS * CellRef.ROWS;
+    private static final int[] NOTHING = {};
 
     private final String[] typed = new String[CELLS];
     private final CellValue[] values = new CellValue[CELLS];
@@ -59,8 +60,8 @@ public final class Worksheet {
             set(cell.index(), text);
             changed.set(cell.index());
         });
-        spread(changed);
-        recalculate(changed);
+        @Nullable int[][] next = spread(changed);
+        recalculate(changed, next);
         return changed.stream().mapToObj(CellRef::at).toList();
     }
 
@@ -104,51 +105,58 @@ public final class Worksheet {
         }
     }
 
-    /** Adds everything that depends on the changed cells, however far. */
-    private void spread(BitSet changed) {
+    /** Adds everything that depends on the changed cells, however far; returns for each of all these what depends on it. */
+    private @Nullable int[][] spread(BitSet changed) {
+        @Nullable int[][] next = new int[CELLS][];
         ArrayDeque<Integer> open = new ArrayDeque<>();
         changed.stream().forEach(open::add);
         while (!open.isEmpty()) {
-            for (int next : dependentsOf(open.remove())) {
-                if (!changed.get(next)) {
-                    changed.set(next);
-                    open.add(next);
+            int cell = open.remove();
+            int[] dependent = dependentsOf(cell);
+            next[cell] = dependent;
+            for (int one : dependent) {
+                if (!changed.get(one)) {
+                    changed.set(one);
+                    open.add(one);
                 }
             }
         }
+        return next;
     }
 
-    private List<Integer> dependentsOf(int cell) {
-        List<Integer> found = new ArrayList<>();
+    private int[] dependentsOf(int cell) {
         BitSet direct = dependents.get(cell);
-        if (direct != null) {
-            direct.stream().forEach(found::add);
+        if (watched.isEmpty()) {
+            return direct == null ? NOTHING : direct.stream().toArray();
         }
-        if (!watched.isEmpty()) {
-            CellRef ref = CellRef.at(cell);
-            watched.forEach((watcher, areas) -> {
-                if (areas.stream().anyMatch(area -> area.contains(ref)) && (direct == null || !direct.get(watcher))) {
-                    found.add(watcher);
-                }
-            });
-        }
-        return found;
+        BitSet all = direct == null ? new BitSet() : (BitSet) direct.clone();
+        CellRef ref = CellRef.at(cell);
+        watched.forEach((watcher, areas) -> {
+            if (areas.stream().anyMatch(area -> area.contains(ref))) {
+                all.set(watcher);
+            }
+        });
+        return all.stream().toArray();
     }
 
-    private void recalculate(BitSet changed) {
-        BitSet stuck = workOut(changed);
+    private void recalculate(BitSet changed, @Nullable int[][] next) {
+        BitSet stuck = workOut(changed, next);
         if (!stuck.isEmpty()) {
-            BitSet cycles = inCycles(stuck);
+            BitSet cycles = inCycles(stuck, next);
             cycles.stream().forEach(cell -> values[cell] = new CellValue.Failure(CellError.CYCLE));
             stuck.andNot(cycles);
-            workOut(stuck);
+            workOut(stuck, next);
         }
     }
 
     /** Works cells out in an order in which each comes after those of them that it looks at; returns those that have none. */
-    private BitSet workOut(BitSet cells) {
+    private BitSet workOut(BitSet cells, @Nullable int[][] next) {
         int[] waitsFor = new int[CELLS];
-        cells.stream().forEach(cell -> dependentsOf(cell).forEach(next -> waitsFor[next]++));
+        cells.stream().forEach(cell -> {
+            for (int one : behind(cell, next)) {
+                waitsFor[one]++;
+            }
+        });
         ArrayDeque<Integer> ready = new ArrayDeque<>();
         cells.stream().filter(cell -> waitsFor[cell] == 0).forEach(ready::add);
         BitSet left = (BitSet) cells.clone();
@@ -159,41 +167,46 @@ public final class Worksheet {
             if (formula != null) {
                 values[cell] = evaluator.result(formula);
             }
-            for (int next : dependentsOf(cell)) {
-                if (--waitsFor[next] == 0 && left.get(next)) {
-                    ready.add(next);
+            for (int one : behind(cell, next)) {
+                if (--waitsFor[one] == 0 && left.get(one)) {
+                    ready.add(one);
                 }
             }
         }
         return left;
     }
 
+    private static int[] behind(int cell, @Nullable int[][] next) {
+        int[] known = next[cell];
+        return known == null ? NOTHING : known;
+    }
+
     /** Returns those cells that need their own value; the others among {@code stuck} only lie behind them. */
-    private BitSet inCycles(BitSet stuck) {
+    private static BitSet inCycles(BitSet stuck, @Nullable int[][] next) {
         BitSet possible = (BitSet) stuck.clone();
         int before;
         do {
             before = possible.cardinality();
             stuck.stream()
-                    .filter(cell -> dependentsOf(cell).stream().noneMatch(possible::get))
+                    .filter(cell -> IntStream.of(behind(cell, next)).noneMatch(possible::get))
                     .forEach(possible::clear);
         } while (possible.cardinality() < before);
         BitSet cycles = new BitSet(CELLS);
-        possible.stream().filter(cell -> reachesItself(cell, possible)).forEach(cycles::set);
+        possible.stream().filter(cell -> reachesItself(cell, possible, next)).forEach(cycles::set);
         return cycles;
     }
 
-    private boolean reachesItself(int start, BitSet within) {
+    private static boolean reachesItself(int start, BitSet within, @Nullable int[][] next) {
         BitSet seen = new BitSet(CELLS);
         ArrayDeque<Integer> open = new ArrayDeque<>(List.of(start));
         while (!open.isEmpty()) {
-            for (int next : dependentsOf(open.remove())) {
-                if (next == start) {
+            for (int one : behind(open.remove(), next)) {
+                if (one == start) {
                     return true;
                 }
-                if (within.get(next) && !seen.get(next)) {
-                    seen.set(next);
-                    open.add(next);
+                if (within.get(one) && !seen.get(one)) {
+                    seen.set(one);
+                    open.add(one);
                 }
             }
         }

@@ -34,7 +34,7 @@ public final class Placement {
     private record Size(int width, int height, int leastWidth, int leastHeight, boolean narrow) {
         static Size of(Panel panel) {
             return switch (panel) {
-                case CALCULATOR -> new Size(16, 30, 15, 24, true);
+                case CALCULATOR -> new Size(16, 30, 15, 25, true);
                 case NOTES -> new Size(17, 24, 12, 10, true);
                 case WORKSHEET -> new Size(36, 24, 16, 12, false);
                 case SKETCH -> new Size(36, 26, 18, 14, false);
