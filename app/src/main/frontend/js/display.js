@@ -1,13 +1,38 @@
-// Theme, tint, text size and what the ledger shows: chosen by the candidate, kept on this computer.
+// Theme, tint, text size, width, spacing, motion and what the ledger shows: chosen by the candidate, kept with the person
+// by the server and on this computer for when it cannot be reached.
+import { post } from './server.js';
+
 const KEY = 'ledger-display';
 const DEFAULTS = { theme: 'light', tint: 'none', text: '100', width: 'usual', spacing: 'usual', motion: 'full', entries: 'shown', keys: 'on' };
 
-export function storedDisplay() {
+/** Whose page this is, and what the server remembers of them; undefined before the sign-in. */
+function person() {
+  return document.querySelector('meta[name="display"]');
+}
+
+function read(text) {
   try {
-    return { ...DEFAULTS, ...JSON.parse(localStorage.getItem(KEY) ?? '{}') };
+    return JSON.parse(text || 'null');
   } catch {
-    return { ...DEFAULTS };
+    return null;
   }
+}
+
+/** Returns what was chosen last by this person, here or elsewhere, or null; what nobody has signed is anybody's. */
+function chosen() {
+  const here = read(localStorage.getItem(KEY));
+  const mine = here && (!here.owner || here.owner === person()?.dataset.person) ? here : null;
+  const kept = read(person()?.content);
+  return kept && !(mine?.at > kept.at) ? kept : mine;
+}
+
+export function storedDisplay() {
+  const display = { ...DEFAULTS };
+  const last = chosen() ?? {};
+  Object.keys(DEFAULTS).forEach((name) => {
+    display[name] = last[name] ?? display[name];
+  });
+  return display;
 }
 
 export function applyDisplay(display) {
@@ -16,17 +41,22 @@ export function applyDisplay(display) {
   }
 }
 
-export function choose(name, value) {
-  const display = { ...storedDisplay(), [name]: value };
-  localStorage.setItem(KEY, JSON.stringify(display));
+export function choose(changes) {
+  const display = { ...storedDisplay(), ...changes };
+  const at = Date.now();
+  localStorage.setItem(KEY, JSON.stringify({ ...display, at, owner: person()?.dataset.person }));
   applyDisplay(display);
+  if (person()) {
+    post('/display', { at, chosen: display }).catch(() => {});
+  }
   return display;
 }
 
 /** Takes over what the exam office has set for this person, unless they have chosen for themselves. */
 export function offer(display) {
-  if (localStorage.getItem(KEY) === null) {
-    Object.entries(display).filter(([, value]) => value).forEach(([name, value]) => choose(name, value));
+  const set = Object.fromEntries(Object.entries(display).filter(([, value]) => value));
+  if (chosen() === null && Object.keys(set).length) {
+    choose(set);
   }
 }
 
@@ -45,7 +75,7 @@ export function displayPanel() {
     },
     pick(event) {
       const { name, value } = event.currentTarget.dataset;
-      this.display = choose(name, value);
+      this.display = choose({ [name]: value });
     },
     pressed(button) {
       return String(this.display[button.dataset.name] === button.dataset.value);

@@ -20,6 +20,8 @@ class CandidateRecord {
 
     private String face = "";
 
+    private String display = "";
+
     protected CandidateRecord() {}
 
     CandidateRecord(String number, String name, String pinHash, String face) {
@@ -31,6 +33,14 @@ class CandidateRecord {
 
     String pinHash() {
         return pinHash;
+    }
+
+    String display() {
+        return display;
+    }
+
+    void display(String chosen) {
+        this.display = chosen;
     }
 
     Candidate candidate() {

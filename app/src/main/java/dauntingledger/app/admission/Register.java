@@ -43,6 +43,21 @@ class Register implements Candidates, Staff, UserDetailsService {
         return candidate.candidate();
     }
 
+    /** Returns how a candidate likes the pages; empty for nobody's choice. */
+    @Transactional(readOnly = true)
+    String display(String number) {
+        CandidateRecord candidate = entities.find(CandidateRecord.class, number);
+        return candidate == null ? "" : candidate.display();
+    }
+
+    @Transactional
+    void keepDisplay(String number, String chosen) {
+        CandidateRecord candidate = entities.find(CandidateRecord.class, number);
+        if (candidate != null) {
+            candidate.display(chosen);
+        }
+    }
+
     @Override
     @Transactional
     public void takeOn(Member member, String pin) {

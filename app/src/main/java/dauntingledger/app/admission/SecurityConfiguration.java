@@ -80,7 +80,7 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers("/")
                         .authenticated()
-                        .requestMatchers("/time", "/sittings/**", "/practice/**")
+                        .requestMatchers("/time", "/display", "/sittings/**", "/practice/**")
                         .hasRole(Register.CANDIDATE)
                         .requestMatchers("/invigilation/**")
                         .hasRole(Staff.Role.INVIGILATOR.name())
