@@ -47,26 +47,13 @@ export class ToolDoor {
 
   /** The exhibits of the question in view. */
   exhibits(room = this.room) {
-    const { route, conduct } = this.sitting.data.paper;
-    const all = conduct.equipment.exhibits;
-    const item = room.looking;
-    if (!item || !all.length) {
-      return [];
-    }
-    for (const section of route.flatMap((stage) => stage.sections ?? [])) {
-      for (const set of section.sets) {
-        if (set.items.some(({ id }) => id === item)) {
-          return all.filter((one) => (!one.section || one.section === section.id) && (!one.set || one.set === set.id) && (!one.item || one.item === item));
-        }
-      }
-    }
-    return [];
+    return this.sitting.data.paper.conduct.equipment.exhibits.filter(({ id }) => room.exhibits.includes(id));
   }
 
   draw(room) {
     this.room = room;
     this.help.draw(room.help);
-    const shown = `${room.view} ${room.looking} ${room.tools}`;
+    const shown = `${room.view} ${room.looking} ${room.tools} ${room.exhibits}`;
     if (this.shown !== shown && (room.looking || room.view !== 'question')) {
       this.shown = shown;
       this.buttons.forEach((button, tool) => {

@@ -298,17 +298,8 @@ export class WorksheetTool {
     if ((this.typed.get(name) ?? '') === this.line.value) {
       this.redraw([name]);
     } else {
-      this.write([{ cell: name, typed: this.line.value, format: this.formatFor(name, this.line.value) }]);
+      this.write([{ cell: name, typed: this.line.value, format: this.sheet.formatAfter(name, this.line.value) }]);
     }
-  }
-
-  /** A date or a per cent that is typed is shown as one. */
-  formatFor(name, typed) {
-    const format = this.formats.get(name) ?? 'general';
-    if (format !== 'general') {
-      return format;
-    }
-    return /^\d{4}-\d\d-\d\d$/.test(typed.trim()) ? 'date' : /^[\d.,\s-]+%$/.test(typed.trim()) ? 'percent' : format;
   }
 
   redraw(names) {
@@ -317,13 +308,15 @@ export class WorksheetTool {
   }
 
   write(edits) {
-    if (!edits.length || !this.bench.enter('cells-written', { cells: edits })) {
-      this.redraw([nameOf(this.at)]);
-      return;
+    for (const cells of JSON.parse(this.sheet.strokes(edits))) {
+      if (!this.bench.enter('cells-written', { cells })) {
+        break;
+      }
+      cells.forEach(({ cell, format }) => this.formats.set(cell, format));
+      JSON.parse(this.sheet.write(cells)).forEach((cell) => this.show(cell));
+      this.strokes(true, false);
     }
-    edits.forEach(({ cell, format }) => this.formats.set(cell, format));
-    JSON.parse(this.sheet.write(edits)).forEach((cell) => this.show(cell));
-    this.strokes(true, false);
+    this.redraw([nameOf(this.at)]);
     this.drawLine();
   }
 
@@ -422,7 +415,7 @@ export class WorksheetTool {
         .map(({ typed, format, place }) => ({ cell: nameOf(place), typed, format })));
       return;
     }
-    const rows = text.replace(/\r/g, '').replace(/\n$/, '').split('\n').map((row) => row.split('\t'));
+    const rows = text.replace(/\r/g, '').replace(/\n$/, '').replace(/[^\P{Cc}\n\t]/gu, ' ').split('\n').map((row) => row.split('\t'));
     this.write(rows.flatMap((row, down) => row.map((typed, right) => ({ typed: typed.slice(0, 1000), place: [at[0] + right, at[1] + down] })))
       .filter(({ place }) => place[0] < COLUMNS && place[1] < ROWS)
       .map(({ typed, place }) => ({ cell: nameOf(place), typed, format: this.formats.get(nameOf(place)) ?? 'general' })));

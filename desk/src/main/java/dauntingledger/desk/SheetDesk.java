@@ -7,6 +7,7 @@ import dauntingledger.rulebook.sheet.Area;
 import dauntingledger.rulebook.sheet.CellFormat;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sheet.Worksheet;
+import dauntingledger.rulebook.tools.CellEdit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +45,21 @@ public final class SheetDesk {
 
     private CellFormat format(CellRef cell) {
         return Objects.requireNonNullElse(formats.get(cell), CellFormat.GENERAL);
+    }
+
+    /** Returns cells to be written in as many strokes as they need, each an entry. */
+    @JSExport
+    public String strokes(JSArrayReader<JSObject> cells) {
+        Map<CellRef, CellEdit> edits = new TreeMap<>();
+        PlainValues.list(cells).forEach(plain -> ToolboxCodec.cell(plain, edits::put));
+        return CanonicalJson.write(ToolboxCodec.strokes(edits));
+    }
+
+    /** Returns the format of a cell after something is typed into it that may look like a date or a per cent. */
+    @JSExport
+    public String formatAfter(String cell, String typed) {
+        CellFormat before = format(CellRef.of(cell));
+        return PlainNames.name(before == CellFormat.GENERAL ? CellFormat.of(typed) : before);
     }
 
     /** Returns every cell that holds something. */

@@ -283,6 +283,32 @@ class ToolsTest extends BrowserTest {
     }
 
     @Nested
+    class LongEntries {
+
+        private static final String PASTE = """
+                (text) => {
+                  const clipboardData = new DataTransfer();
+                  clipboardData.setData('text/plain', text);
+                  document.querySelector('[role=grid]').dispatchEvent(
+                    new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+                }
+                """;
+
+        @Test
+        void areSentInPartsAfterTheConnectionWasLost() {
+            open("worksheet");
+            context.setOffline(true);
+            String row = ("a cell of some length" + "\t").repeat(19) + "=1+1";
+            page.evaluate(PASTE, (row + "\n").repeat(200));
+            assertThat(panel("worksheet").locator("#ws-T200")).hasText("2");
+            context.setOffline(false);
+
+            assertAllEntered();
+            assertThat(sitting().tools().cells()).hasSize(4000);
+        }
+    }
+
+    @Nested
     class TheSketch {
 
         @Test

@@ -45,6 +45,9 @@ public final class RoomCodec {
         plain.put(
                 "tools",
                 sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
+        plain.put(
+                "exhibits",
+                sitting.exhibitsInView().map(exhibit -> exhibit.id().value()).toList());
         sitting.help().ifPresent(help -> plain.put("help", help(help)));
         sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));

@@ -101,6 +101,13 @@ public final class ToolboxCodec {
         ToolCodec.cell(Members.of(plain), to);
     }
 
+    /** Returns cells as entries write them, in as many strokes as they need. */
+    public static List<Object> strokes(Map<CellRef, CellEdit> cells) {
+        return ToolUse.CellsWritten.strokes(cells).stream()
+                .<Object>map(stroke -> ToolCodec.cells(new TreeMap<>(stroke.cells())))
+                .toList();
+    }
+
     /** Reads a shape as entries write it. */
     public static Shape shape(@Nullable Object plain) {
         return ToolCodec.shape(Members.of(plain));

@@ -10,6 +10,14 @@ public enum CellFormat {
     /** A count of days as a date, year first. */
     DATE;
 
+    /** Returns the format that what is typed asks for by its looks: a date, a per cent, or none in particular. */
+    public static CellFormat of(String typed) {
+        if (Dates.read(typed.strip()).isPresent()) {
+            return DATE;
+        }
+        return typed.strip().endsWith("%") && Typed.number(typed).isPresent() ? PERCENT : GENERAL;
+    }
+
     /** Returns a value as the cell shows it. */
     public String show(CellValue value) {
         return switch (value) {

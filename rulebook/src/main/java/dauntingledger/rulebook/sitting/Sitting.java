@@ -160,6 +160,19 @@ public final class Sitting {
                 : Stream.of();
     }
 
+    /** Returns the exhibits of the question in view. */
+    public Stream<Exhibit> exhibitsInView() {
+        return looking().stream().flatMap(item -> exhibits().filter(exhibit -> isOf(exhibit, item)));
+    }
+
+    private boolean isOf(Exhibit exhibit, ItemId item) {
+        return paper().sections()
+                .anyMatch(section -> section.sets().stream()
+                        .anyMatch(set -> set.items().stream()
+                                .filter(one -> one.id().equals(item))
+                                .anyMatch(one -> exhibit.scope().holds(section, set, one))));
+    }
+
     /** Returns the last call for the invigilator that was not taken back. */
     public Optional<Help> help() {
         return Optional.ofNullable(fold.help);

@@ -17,6 +17,9 @@ public record CellEdit(String typed, CellFormat format) {
     public CellEdit {
         requireNonNull(typed, "typed");
         requireNonNull(format, "format");
+        if (typed.chars().anyMatch(Character::isISOControl)) {
+            throw new IllegalArgumentException("a cell holds one line without control characters");
+        }
         if (typed.length() > MOST_TYPED) {
             throw new IllegalArgumentException(
                     "a cell takes at most " + MOST_TYPED + " characters, but was given " + typed.length());

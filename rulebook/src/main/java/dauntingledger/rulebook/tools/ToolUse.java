@@ -8,11 +8,13 @@ import dauntingledger.rulebook.marks.Brush;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
-/** Something that is done with a tool. */
+/** Something that is done with a tool. Each is bounded, so that it fits into one line of a ledger. */
 public sealed interface ToolUse {
 
     /** A use that adds a line to the tape of the calculator. */
@@ -47,11 +49,40 @@ public sealed interface ToolUse {
 
     /** Gives cells of the worksheet what they hold, all in one stroke. */
     record CellsWritten(Map<CellRef, CellEdit> cells) implements ToolUse {
+        public static final int MOST_CELLS = 500;
+        public static final int MOST_CHARACTERS = 12_000;
+
         public CellsWritten {
             cells = Map.copyOf(cells);
-            if (cells.isEmpty()) {
-                throw new IllegalArgumentException("at least one cell is written");
+            int characters = cells.values().stream()
+                    .mapToInt(edit -> edit.typed().length())
+                    .sum();
+            if (cells.isEmpty() || cells.size() > MOST_CELLS || characters > MOST_CHARACTERS) {
+                throw new IllegalArgumentException("1 to " + MOST_CELLS + " cells with " + MOST_CHARACTERS
+                        + " characters at most are written in one stroke, but these are " + cells.size() + " with "
+                        + characters);
             }
+        }
+
+        /** Returns the strokes in which any number of cells is written. */
+        public static List<CellsWritten> strokes(Map<CellRef, CellEdit> cells) {
+            List<CellsWritten> strokes = new ArrayList<>();
+            Map<CellRef, CellEdit> stroke = new TreeMap<>();
+            int characters = 0;
+            for (Map.Entry<CellRef, CellEdit> cell : new TreeMap<>(cells).entrySet()) {
+                int length = cell.getValue().typed().length();
+                if (stroke.size() == MOST_CELLS || characters + length > MOST_CHARACTERS) {
+                    strokes.add(new CellsWritten(stroke));
+                    stroke = new TreeMap<>();
+                    characters = 0;
+                }
+                stroke.put(cell.getKey(), cell.getValue());
+                characters += length;
+            }
+            if (!stroke.isEmpty()) {
+                strokes.add(new CellsWritten(stroke));
+            }
+            return strokes;
         }
     }
 
@@ -74,11 +105,22 @@ public sealed interface ToolUse {
 
     /** Draws shapes, in place of those with the same numbers, and takes others away, all in one stroke. */
     record SketchChanged(List<Shape> drawn, Set<Integer> erased) implements ToolUse {
+        public static final int MOST_DRAWN = 20;
+        public static final int MOST_COORDINATES = 4_000;
+        public static final int MOST_ERASED = 1_000;
+
         public SketchChanged {
             drawn = List.copyOf(drawn);
             erased = Set.copyOf(erased);
-            if (drawn.isEmpty() && erased.isEmpty()) {
-                throw new IllegalArgumentException("at least one shape is drawn or erased");
+            int coordinates =
+                    drawn.stream().mapToInt(shape -> shape.points().size()).sum();
+            if (drawn.isEmpty() && erased.isEmpty()
+                    || drawn.size() > MOST_DRAWN
+                    || coordinates > MOST_COORDINATES
+                    || erased.size() > MOST_ERASED) {
+                throw new IllegalArgumentException("1 to " + MOST_DRAWN + " shapes of " + MOST_COORDINATES
+                        + " coordinates are drawn and " + MOST_ERASED + " erased in one stroke at most, but these are "
+                        + drawn.size() + " of " + coordinates + " and " + erased.size());
             }
         }
     }

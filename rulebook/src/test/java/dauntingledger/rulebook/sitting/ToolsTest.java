@@ -17,6 +17,9 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Tool;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.sheet.Area;
 import dauntingledger.rulebook.sheet.CellFormat;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
@@ -31,6 +34,7 @@ import dauntingledger.rulebook.tools.PanelPlace;
 import dauntingledger.rulebook.tools.TextId;
 import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -148,6 +152,9 @@ class ToolsTest {
             assertThat(uses(new ToolUse.ExhibitTurned(chart.id(), new ExhibitView(1, 0))))
                     .isEqualTo(Verdict.UNKNOWN_EXHIBIT);
             assertThat(sitting.tools().exhibits()).containsEntry(tables.id(), new ExhibitView(3, 150));
+            assertThat(sitting.exhibitsInView()).containsExactly(tables);
+            does(new Act.ReviewOpened());
+            assertThat(sitting.exhibitsInView()).isEmpty();
         }
     }
 
@@ -228,6 +235,40 @@ class ToolsTest {
 
             uses(new ToolUse.Undone(ToolUse.Undoable.WORKSHEET));
             assertThat(sitting.tools().cells()).hasSize(1);
+        }
+    }
+
+    @Nested
+    class Bounds {
+
+        @Test
+        void manyCellsAreWrittenInAsManyStrokesAsFitIntoLinesOfTheLedger() {
+            Map<CellRef, CellEdit> cells = new HashMap<>();
+            new Area(CellRef.of("A1"), CellRef.of("J200"))
+                    .cells()
+                    .forEach(cell -> cells.put(cell, new CellEdit("x".repeat(50), CellFormat.GENERAL)));
+
+            List<ToolUse.CellsWritten> strokes = ToolUse.CellsWritten.strokes(cells);
+
+            assertThat(strokes).hasSize(9);
+            assertThat(strokes.stream().flatMap(stroke -> stroke.cells().keySet().stream()))
+                    .containsExactlyInAnyOrderElementsOf(cells.keySet());
+            assertThat(strokes)
+                    .allSatisfy(stroke -> assertThat(CanonicalJson.write(EntryCodec.toPlain(
+                                    Entry.made(new EntryId("e"), Desk.NINE, new Act.ToolUsed(stroke)))))
+                            .hasSizeLessThan(65_000));
+        }
+
+        @Test
+        void whatDoesNotFitIntoALineIsRefused() {
+            Map<CellRef, CellEdit> cells = new HashMap<>();
+            new Area(CellRef.of("A1"), CellRef.of("C200")).cells().forEach(cell -> cells.put(cell, CellEdit.EMPTY));
+
+            assertThatThrownBy(() -> new ToolUse.CellsWritten(cells)).hasMessageContaining("1 to 500 cells");
+            assertThatThrownBy(() -> new CellEdit("two\nlines", CellFormat.GENERAL))
+                    .hasMessageContaining("one line");
+            assertThatThrownBy(() -> new ToolUse.SketchChanged(List.of(), Set.of()))
+                    .hasMessageContaining("1 to 20");
         }
     }
 
