@@ -254,7 +254,7 @@ export class BlockPage {
     }
     const { number, label, marked } = this.spoken(item);
     this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
-    if (!document.activeElement?.closest('.foot, .question.open')) {
+    if (!document.activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel')) {
       this.questions.get(item).focus({ preventScroll: true });
     }
     this.unfold(this.cells.get(item).closest('.tens'));

@@ -171,10 +171,8 @@ export class WorksheetTool {
     this.line.setAttribute('aria-label', this.say('content', name));
     this.format.value = this.formats.get(name) ?? 'general';
     const error = this.errors.get(name);
-    const numbers = this.chosen.filter((cell) => cell.classList.contains('right'));
     this.said.textContent = error ? this.say(`error.${error}`) : '';
     this.said.hidden = !error;
-    this.numbers = numbers.length;
   }
 
   // ---- keys

@@ -4,7 +4,6 @@ import static java.util.Objects.requireNonNull;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -34,10 +33,6 @@ public record Equipment(Map<SectionId, Set<Tool>> tools, List<Exhibit> exhibits,
 
     public Set<Tool> offered(SectionId section) {
         return tools.getOrDefault(section, Set.of());
-    }
-
-    public Optional<Exhibit> exhibit(ExhibitId id) {
-        return exhibits.stream().filter(exhibit -> exhibit.id().equals(id)).findFirst();
     }
 
     /** Returns the exhibits that a question of {@code block} has, in order. */

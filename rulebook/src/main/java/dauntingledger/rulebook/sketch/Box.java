@@ -30,8 +30,4 @@ public record Box(int left, int top, int right, int bottom) {
     public int height() {
         return bottom - top;
     }
-
-    boolean contains(Box other) {
-        return left <= other.left && other.right <= right && top <= other.top && other.bottom <= bottom;
-    }
 }

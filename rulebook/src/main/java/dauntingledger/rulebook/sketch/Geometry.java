@@ -37,11 +37,6 @@ public final class Geometry {
         return shapes.stream().filter(shape -> isHit(shape, x, y, reach)).max(Comparator.comparingInt(Shape::number));
     }
 
-    /** Returns the shapes that lie in a box altogether. */
-    public static List<Shape> within(List<Shape> shapes, Box box) {
-        return shapes.stream().filter(shape -> box.contains(frame(shape))).toList();
-    }
-
     private static boolean isHit(Shape shape, int x, int y, int reach) {
         double far = reach + shape.width() * UNIT / 2.0;
         Box frame = frame(shape);

@@ -61,15 +61,6 @@ class GeometryTest {
         assertThat(Geometry.hit(shapes, 2000, 1000, 10).map(Shape::number)).contains(2);
     }
 
-    @Test
-    void whatLiesInABoxAltogetherIsWithinIt() {
-        Shape in = shape(1, Kind.ARROW, 1000, 1000, 2000, 1500);
-        Shape across = shape(2, Kind.ARROW, 1000, 1000, 5000, 1500);
-
-        assertThat(Geometry.within(List.of(in, across), new Box(900, 900, 3000, 3000)))
-                .containsExactly(in);
-    }
-
     @Provide
     Arbitrary<Shape> shapes() {
         Arbitrary<Integer> x = Arbitraries.integers().between(0, Shape.WIDTH);
