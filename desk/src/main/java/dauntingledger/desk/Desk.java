@@ -11,6 +11,18 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Drawn;
+import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Grid;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.SimpleText;
+import dauntingledger.rulebook.response.TextEntry;
+import dauntingledger.rulebook.response.Track;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Question;
@@ -18,6 +30,7 @@ import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -90,10 +103,37 @@ public final class Desk {
         return CanonicalJson.write(RoomCodec.whole(ledger.sittingAt(instant(now))));
     }
 
-    /** Returns everything that lies in the tools. */
+    /** Returns what the calculator's tape is made of. */
     @JSExport
-    public String tools() {
-        return CanonicalJson.write(ToolboxCodec.toPlain(ledger.sitting().tools()));
+    public String tape() {
+        return CanonicalJson.write(ToolboxCodec.tape(ledger.sitting().tools()));
+    }
+
+    @JSExport
+    public String worksheet() {
+        return CanonicalJson.write(ToolboxCodec.worksheet(ledger.sitting().tools()));
+    }
+
+    @JSExport
+    public String sketch() {
+        return CanonicalJson.write(ToolboxCodec.sketch(ledger.sitting().tools()));
+    }
+
+    @JSExport
+    public String notes() {
+        return CanonicalJson.write(ToolboxCodec.notes(ledger.sitting().tools()));
+    }
+
+    /** Returns how exhibits were looked at last, by exhibit. */
+    @JSExport
+    public String exhibits() {
+        return CanonicalJson.write(ToolboxCodec.exhibits(ledger.sitting().tools()));
+    }
+
+    /** Returns where panels stand, by panel. */
+    @JSExport
+    public String panels() {
+        return CanonicalJson.write(ToolboxCodec.panels(ledger.sitting().tools()));
     }
 
     /** Returns the marks on all texts, by text. */
@@ -114,10 +154,125 @@ public final class Desk {
         return text(ledger.sitting().before(new ItemId(item)));
     }
 
-    /** Returns the number that {@code typed} is understood as, or an empty text if it is none. */
+    /** Returns what is read out of {@code typed} in a box or a cell, as people read it, or an empty text if it cannot be read. */
     @JSExport
-    public static String understood(String typed) {
-        return Numeral.read(typed).map(Object::toString).orElse("");
+    public String understood(String item, String response, String cell, String typed) {
+        Reading reading = switch (interaction(item, response)) {
+            case TextEntry entry -> entry.reading();
+            case Grid grid -> grid.reading(new ChoiceId(cell));
+            default -> throw new IllegalArgumentException("nothing is typed in " + response);
+        };
+        return switch (reading) {
+            case Reading.AsNumber number ->
+                number.number(typed).map(Numeral::write).orElse("");
+            case Reading.AsWords words -> words.read(typed).orElse("");
+        };
+    }
+
+    /** Returns cardinality and base type of a response, as entries write them, with a space between. */
+    @JSExport
+    public String shape(String item, String response) {
+        Value blank = interaction(item, response).blank();
+        return PlainNames.name(blank.cardinality()) + " " + PlainNames.name(blank.baseType());
+    }
+
+    /** Returns how many words a text has. */
+    @JSExport
+    public static int words(String text) {
+        return ExtendedText.words(text);
+    }
+
+    /** Returns how a text with simple setting is set, line by line: whether it is a point, and its letters with their style. */
+    @JSExport
+    public static String setting(String text) {
+        List<Object> lines = new ArrayList<>();
+        for (SimpleText.Line line : SimpleText.of(text).lines()) {
+            List<Object> runs = new ArrayList<>();
+            line.runs().forEach(run -> runs.add(List.of(PlainNames.name(run.style()), run.text())));
+            lines.add(List.of(line.point(), runs));
+        }
+        return CanonicalJson.write(lines);
+    }
+
+    /** Returns the sums that a candidate sees in a grid, by cell. */
+    @JSExport
+    public String sums(String item, String response) {
+        Grid grid = (Grid) interaction(item, response);
+        Value value = given(item, grid);
+        Map<String, Object> sums = new LinkedHashMap<>();
+        grid.sums().forEach(sum -> sums.put(sum.id().value(), Numeral.write(grid.sum(value, sum))));
+        return CanonicalJson.write(sums);
+    }
+
+    /** Returns what the answer to an interaction becomes when {@code element} is pressed. */
+    @JSExport
+    public String pressed(String item, String response, String element) {
+        Interaction interaction = interaction(item, response);
+        return CanonicalJson.write(interaction.pressed(given(item, interaction).elements(), element));
+    }
+
+    /** Returns the options of a choice in the candidate's own order, by identifier and letter. */
+    @JSExport
+    public String options(String item, String response) {
+        Choice choice = (Choice) interaction(item, response);
+        List<Object> options = new ArrayList<>();
+        for (ChoiceId option : choice.choices()) {
+            options.add(List.of(option.value(), Choice.letter(options.size())));
+        }
+        return CanonicalJson.write(options);
+    }
+
+    /** Returns the positions of the steps of a ruled line, as a response writes them. */
+    @JSExport
+    public String positions(String item, String response) {
+        Track track = (Track) interaction(item, response);
+        List<Object> positions = new ArrayList<>();
+        for (int i = 0; i <= track.steps(); i++) {
+            positions.add(track.position(i));
+        }
+        return CanonicalJson.write(positions);
+    }
+
+    /**
+     * Returns what is drawn on a chart from one place to another.
+     *
+     * @param pen {@code point}, {@code line} or {@code arc}
+     * @param square whether a line keeps to an axis
+     */
+    @JSExport
+    public static String drawn(String pen, double fromX, double fromY, double toX, double toY, boolean square) {
+        Drawn.Place from = new Drawn.Place(fromX, fromY);
+        Drawn.Place to = square ? from.square(new Drawn.Place(toX, toY)) : new Drawn.Place(toX, toY);
+        return Drawn.between(pen, from, to).toString();
+    }
+
+    /** Returns what is laid off on a chart from a place, on a bearing in degrees, over a distance. */
+    @JSExport
+    public static String laidOff(String pen, double x, double y, double bearing, double distance) {
+        Drawn.Place from = new Drawn.Place(x, y);
+        return Drawn.between(pen, from, from.towards(bearing, distance)).toString();
+    }
+
+    /** Returns the figures that are read off something drawn; none of what is nothing. */
+    @JSExport
+    public static String figures(String element) {
+        return CanonicalJson.write(
+                Drawn.read(element).<List<String>>map(Drawn::figures).orElse(List.of()));
+    }
+
+    private Value given(String item, Interaction interaction) {
+        return ledger.sitting()
+                .question(new ItemId(item))
+                .response(interaction.response())
+                .orElse(interaction.blank());
+    }
+
+    private Interaction interaction(String item, String response) {
+        return ledger.sitting()
+                .question(new ItemId(item))
+                .item()
+                .interaction(new ResponseId(response))
+                .orElseThrow();
     }
 
     /** Returns what a camera sees in a small picture, whose pixels are 0xRRGGBB row by row, as its figure. */

@@ -8,10 +8,13 @@ import dauntingledger.rulebook.sheet.CellFormat;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sheet.Worksheet;
 import dauntingledger.rulebook.tools.CellEdit;
+import dauntingledger.rulebook.tools.Pasted;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import org.teavm.jso.JSExport;
@@ -62,6 +65,43 @@ public final class SheetDesk {
         return PlainNames.name(before == CellFormat.GENERAL ? CellFormat.of(typed) : before);
     }
 
+    /** Returns one cell, whether or not it holds something. */
+    @JSExport
+    public String cell(String name) {
+        return CanonicalJson.write(ToolboxCodec.shown(sheet, List.of(CellRef.of(name)), this::format)
+                .getFirst());
+    }
+
+    /** Returns the cells to be written so that the block between two corners is moved to a third cell. */
+    @JSExport
+    public String moved(String first, String last, String to) {
+        CellRef target = CellRef.of(to);
+        Area from = area(first, last);
+        return edits(
+                sheet.moved(from, target),
+                cell -> origin(cell, from, target).filter(from::contains).orElse(cell));
+    }
+
+    /** Returns the cell that {@code cell} was made from when a block was brought to {@code to}, if it is on the sheet. */
+    private static Optional<CellRef> origin(CellRef cell, Area from, CellRef to) {
+        int column = cell.column() - to.column() + from.first().column();
+        int row = cell.row() - to.row() + from.first().row();
+        return CellRef.isOnSheet(column, row) ? Optional.of(new CellRef(column, row)) : Optional.empty();
+    }
+
+    /** Returns the cells to be written for a text from elsewhere, and how many of it do not fit. */
+    @JSExport
+    public String pasted(String text, String at) {
+        Pasted pasted = Pasted.of(text, CellRef.of(at));
+        List<Object> cells = new ArrayList<>();
+        new TreeMap<>(pasted.cells())
+                .forEach((cell, typed) -> cells.add(Map.of(
+                        "cell", cell.name(),
+                        "typed", typed,
+                        "format", formatAfter(cell.name(), typed))));
+        return CanonicalJson.write(Map.of("cells", cells, "leftOut", pasted.leftOut()));
+    }
+
     /** Returns every cell that holds something. */
     @JSExport
     public String all() {
@@ -74,9 +114,8 @@ public final class SheetDesk {
     public String copied(String first, String last, String to) {
         CellRef target = CellRef.of(to);
         Area from = area(first, last);
-        int columns = target.column() - from.first().column();
-        int rows = target.row() - from.first().row();
-        return edits(sheet.copied(from, target), cell -> new CellRef(cell.column() - columns, cell.row() - rows));
+        return edits(
+                sheet.copied(from, target), cell -> origin(cell, from, target).orElseThrow());
     }
 
     /** Returns the cells to be written so that the upper row of the block between two corners fills the rest of it. */

@@ -101,6 +101,12 @@ public final class Tools {
         return CanonicalJson.write(places);
     }
 
+    /** Returns what the sheet of the question and its panels share; {@code floor} is where the foot of the page begins. */
+    @JSExport
+    public static String area(JSArrayReader<JSObject> sheet, int floor, int unit) {
+        return CanonicalJson.write(plain(Placement.area(rect(sheet), floor, unit)));
+    }
+
     @JSExport
     public static String within(String panel, JSArrayReader<JSObject> place, JSArrayReader<JSObject> window, int unit) {
         return CanonicalJson.write(plain(Placement.within(panel(panel), rect(place), rect(window), unit)));

@@ -14,8 +14,8 @@ import java.util.Map;
  * changes every hash that follows, and with them the one on the candidate's receipt.
  *
  * <p>A line is encoded as canonical JSON (RFC 8785, see {@link CanonicalJson}). The head is the line
- * <code>{"format":"daunting-ledger/1","paper":…,"paperVersion":…,"sitting":…}</code>, and its hash is the SHA-256 of
- * that text. Every entry's line has {@code seq}, from 1 without a gap, besides the members of {@link EntryCodec}; its
+ * <code>{"format":"daunting-ledger/1","paper":…,"paperVersion":…,"seed":…,"sitting":…}</code>, and its hash is the
+ * SHA-256 of that text. Every entry's line has {@code seq}, from 1 without a gap, besides the members of {@link EntryCodec}; its
  * hash is the SHA-256 of the hash before it in 64 lower-case hexadecimal digits, a line feed, and the line.
  */
 public final class Chain {
@@ -25,13 +25,21 @@ public final class Chain {
 
     private Chain() {}
 
-    /** Returns the head of a ledger as plain values. */
-    public static Map<String, Object> head(String sitting, PaperId paper, int paperVersion) {
+    /**
+     * Returns the head of a ledger as plain values.
+     *
+     * @param seed what the candidate's items and the order of options are drawn with; 0, which is left out, for a ledger
+     *     from before there was one
+     */
+    public static Map<String, Object> head(String sitting, PaperId paper, int paperVersion, int seed) {
         Map<String, Object> head = new LinkedHashMap<>();
         head.put("format", FORMAT);
         head.put("sitting", requireNonNull(sitting, "sitting"));
         head.put("paper", paper.value());
         head.put("paperVersion", paperVersion);
+        if (seed != 0) {
+            head.put("seed", seed);
+        }
         return head;
     }
 

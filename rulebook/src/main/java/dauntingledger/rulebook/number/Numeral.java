@@ -22,18 +22,48 @@ public final class Numeral {
 
     /** Returns the number that {@code text} writes, or empty if it does not write one. */
     public static Optional<Rational> read(String text) {
+        return text.strip().length() > MAX_LENGTH ? Optional.empty() : readAll(text);
+    }
+
+    /** Reads a number of any length; only for what was bounded before, or worked out here. */
+    static Optional<Rational> readAll(String text) {
         requireNonNull(text, "text");
-        String trimmed = text.strip();
-        if (trimmed.isEmpty() || trimmed.length() > MAX_LENGTH) {
-            return Optional.empty();
-        }
-        String plain = trimmed.replace('\u2212', '-').replace(',', '.');
+        String plain = text.strip().replace('\u2212', '-').replace(',', '.');
         int slash = plain.indexOf('/');
         return slash < 0
                 ? decimal(plain)
                 : fraction(
                         plain.substring(0, slash).strip(),
                         plain.substring(slash + 1).strip());
+    }
+
+    /** Writes a number as people read it: a decimal where it has an end within {@value #MAX_LENGTH} signs, else a fraction. */
+    public static String write(Rational number) {
+        try {
+            String decimal = new BigDecimal(number.numerator())
+                    .divide(new BigDecimal(number.denominator()))
+                    .stripTrailingZeros()
+                    .toPlainString();
+            return decimal.length() <= MAX_LENGTH ? decimal : number.toString();
+        } catch (ArithmeticException e) {
+            return number.toString();
+        }
+    }
+
+    /**
+     * Returns with how many significant figures {@code text} writes a number: its digits without leading zeros. Zeros
+     * at the end count, as in {@code 1200} (4) and {@code 0.50} (2). A fraction has as many as its numerator.
+     */
+    public static int significantFigures(String text) {
+        int figures = 0;
+        for (int i = 0; i < text.length() && "eE/".indexOf(text.charAt(i)) < 0; i++) {
+            char c = text.charAt(i);
+            boolean digit = c >= '0' && c <= '9';
+            if (digit && (c != '0' || figures > 0)) {
+                figures++;
+            }
+        }
+        return figures;
     }
 
     private static Optional<Rational> fraction(String numerator, String denominator) {

@@ -62,7 +62,7 @@ public record Rational(BigInteger numerator, BigInteger denominator) implements 
      */
     public static Rational parse(String text) {
         requireNonNull(text, "text");
-        return Numeral.read(text)
+        return Numeral.readAll(text)
                 .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is not a number or a fraction"));
     }
 
@@ -103,6 +103,16 @@ public record Rational(BigInteger numerator, BigInteger denominator) implements 
 
     public int signum() {
         return numerator.signum();
+    }
+
+    public boolean isWhole() {
+        return denominator.equals(BigInteger.ONE);
+    }
+
+    /** Returns the largest whole number that is not above this one. */
+    public BigInteger floor() {
+        BigInteger[] parts = numerator.divideAndRemainder(denominator);
+        return parts[1].signum() < 0 ? parts[0].subtract(BigInteger.ONE) : parts[0];
     }
 
     public boolean isZero() {

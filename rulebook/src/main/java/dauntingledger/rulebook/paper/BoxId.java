@@ -1,5 +1,7 @@
 package dauntingledger.rulebook.paper;
 
+import dauntingledger.rulebook.name.Identifiers;
+
 /**
  * Names a time box of a paper.
  *

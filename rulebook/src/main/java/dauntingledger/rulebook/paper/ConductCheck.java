@@ -1,6 +1,7 @@
 package dauntingledger.rulebook.paper;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.response.Choice;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -129,8 +130,7 @@ final class ConductCheck {
                 !entering.isLimited()
                         || entering.deliberate()
                         || item.interactions().stream()
-                                .allMatch(interaction ->
-                                        interaction instanceof Interaction.Choice choice && choice.isSingle()),
+                                .allMatch(interaction -> interaction instanceof Choice choice && choice.isSingle()),
                 place,
                 "where tries are counted and more than one option or character makes an answer, it must be entered"
                         + " deliberately; otherwise every touch would be a try");

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -40,11 +41,22 @@ public record Equipment(Map<SectionId, Set<Tool>> tools, List<Exhibit> exhibits,
         return exhibits.stream().filter(exhibit -> isIn(exhibit, block));
     }
 
+    /** Returns the exhibits of one question of {@code block}, in order. */
+    public Stream<Exhibit> exhibitsOf(ItemId item, Stage.Block block) {
+        return exhibits.stream()
+                .filter(exhibit -> isOfAny(exhibit, block, one -> one.id().equals(item)));
+    }
+
     private static boolean isIn(Exhibit exhibit, Stage.Block block) {
+        return isOfAny(exhibit, block, item -> true);
+    }
+
+    private static boolean isOfAny(Exhibit exhibit, Stage.Block block, Predicate<Item> asked) {
         return block.sections().stream()
                 .anyMatch(section -> section.sets().stream()
                         .anyMatch(set -> set.items().stream()
-                                .anyMatch(item -> exhibit.scope().holds(section, set, item))));
+                                .anyMatch(item ->
+                                        asked.test(item) && exhibit.scope().holds(section, set, item))));
     }
 
     /** Returns what of this belongs to {@code blocks}. */

@@ -1,5 +1,7 @@
 package dauntingledger.rulebook.paper;
 
+import dauntingledger.rulebook.name.Identifiers;
+
 /**
  * Names an exhibit of a paper.
  *

@@ -3,6 +3,10 @@ package dauntingledger.rulebook.paper;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.response.Draw;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.ResponseId;
 import java.util.List;
 import java.util.Optional;
 
@@ -35,11 +39,32 @@ public record Item(
         return Optional.empty();
     }
 
-    /** What a partly right answer earns. */
+    /** Returns how many interactions ask for an answer. */
+    public int asked() {
+        int asked = 0;
+        for (Interaction interaction : interactions) {
+            if (!(interaction instanceof Play)) {
+                asked++;
+            }
+        }
+        return asked;
+    }
+
+    /** Returns this item with its options as the draws of {@code seed} have them. */
+    Item drawn(long seed) {
+        List<Interaction> drawn = interactions.stream()
+                .map(interaction -> interaction.drawn(Draw.of(seed, id + " " + interaction.response())))
+                .toList();
+        return new Item(id, drawn, marks, penalty, credit, entering);
+    }
+
+    /** How an answer earns its marks. */
     public enum Credit {
         /** All the marks or none. */
         WHOLE,
         /** The share of the marks that is right. */
-        PARTS
+        PARTS,
+        /** As many of the marks as a marker gives it. */
+        JUDGED
     }
 }

@@ -4,7 +4,9 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.Duration;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -56,6 +58,27 @@ public record Paper(
         LATER
     }
 
+    /** Returns this paper as one candidate sits it: with the items and the order of options that {@code seed} draws. */
+    public Paper drawn(long seed) {
+        List<Stage> drawn = route.stream()
+                .map(stage -> stage instanceof Stage.Block block ? block.drawn(seed) : stage)
+                .toList();
+        List<Stage.Block> blocks = drawn.stream()
+                .filter(Stage.Block.class::isInstance)
+                .map(Stage.Block.class::cast)
+                .toList();
+        return new Paper(
+                id,
+                version,
+                title,
+                drawn,
+                boxes,
+                lateAcceptance,
+                scoreRelease,
+                languages,
+                conduct.with(conduct.equipment().within(blocks)));
+    }
+
     /** Returns the position of a stage on the route, from 0, or -1 if the paper has no such stage. */
     public int indexOf(StageId stage) {
         return IntStream.range(0, route.size())
@@ -66,6 +89,13 @@ public record Paper(
 
     public Stream<Stage.Block> blocks() {
         return route.stream().filter(Stage.Block.class::isInstance).map(Stage.Block.class::cast);
+    }
+
+    /** Returns the number of every question: its place in its block, from 1. */
+    public Map<ItemId, Integer> numbers() {
+        Map<ItemId, Integer> numbers = new LinkedHashMap<>();
+        blocks().forEach(block -> numbers.putAll(block.numbers()));
+        return numbers;
     }
 
     public Stream<Section> sections() {

@@ -1,6 +1,8 @@
 package dauntingledger.rulebook.paper;
 
-import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.ResponseId;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
@@ -9,7 +11,6 @@ import java.util.Set;
 /** Looks a paper over and collects everything that is wrong with it. */
 final class PaperCheck {
 
-    private static final int MAX_CHOICES = 26;
     private static final int MOST_TRIES = 20;
 
     private final Findings findings = new Findings();
@@ -203,6 +204,7 @@ final class PaperCheck {
             require(sets.add(set.id()), setPlace, "two item sets have this identifier");
             findings.requireTitle(set.title(), setPlace, "the title");
             require(!set.items().isEmpty(), setPlace, "an item set must hold at least one item");
+            set.selection().findings(set.items()).forEach(problem -> require(false, setPlace, problem));
             set.items().forEach(item -> item(item, setPlace));
         }
     }
@@ -212,41 +214,16 @@ final class PaperCheck {
         require(items.add(item.id()), place, "two items have this identifier");
         require(item.marks().signum() > 0, place, "marks must be more than 0, but were " + item.marks());
         require(item.penalty().signum() >= 0, place, "the penalty must be 0 or more, but was " + item.penalty());
-        require(!item.interactions().isEmpty(), place, "an item must hold at least one interaction");
+        require(
+                item.interactions().stream().anyMatch(interaction -> !(interaction instanceof Play)),
+                place,
+                "an item must hold at least one interaction that can be answered");
         conduct.entering(item, place);
         Set<ResponseId> responses = new HashSet<>();
         for (Interaction interaction : item.interactions()) {
             String responsePlace = place + ", response " + interaction.response();
             require(responses.add(interaction.response()), responsePlace, "two interactions have this identifier");
-            interaction(interaction, responsePlace);
-        }
-    }
-
-    private void interaction(Interaction interaction, String place) {
-        switch (interaction) {
-            case Interaction.Choice choice -> {
-                int options = choice.choices().size();
-                require(
-                        options >= 2 && options <= MAX_CHOICES,
-                        place,
-                        "a choice must offer 2 to " + MAX_CHOICES + " options, but offers " + options);
-                require(
-                        new HashSet<>(choice.choices()).size() == options,
-                        place,
-                        "two options have the same identifier");
-                require(
-                        1 <= choice.minChoices()
-                                && choice.minChoices() <= choice.maxChoices()
-                                && choice.maxChoices() <= options,
-                        place,
-                        "choices must satisfy 1 <= least (" + choice.minChoices() + ") <= most (" + choice.maxChoices()
-                                + ") <= options (" + options + ")");
-            }
-            case Interaction.NumberEntry entry ->
-                require(
-                        entry.maxLength() >= 1 && entry.maxLength() <= Numeral.MAX_LENGTH,
-                        place,
-                        "the box must take 1 to " + Numeral.MAX_LENGTH + " characters, but takes " + entry.maxLength());
+            interaction.findings().forEach(problem -> require(false, responsePlace, problem));
         }
     }
 

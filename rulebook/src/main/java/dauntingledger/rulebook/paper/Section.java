@@ -2,6 +2,7 @@ package dauntingledger.rulebook.paper;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.response.Draw;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -13,6 +14,15 @@ public record Section(SectionId id, String title, Movement movement, List<ItemSe
         requireNonNull(title, "title");
         requireNonNull(movement, "movement");
         sets = List.copyOf(sets);
+    }
+
+    Section drawn(long seed) {
+        List<ItemSet> drawn = sets.stream()
+                .map(set -> set.with(set.selection().draw(set.items(), Draw.of(seed, "set " + set.id())).stream()
+                        .map(item -> item.drawn(seed))
+                        .toList()))
+                .toList();
+        return new Section(id, title, movement, drawn);
     }
 
     public Stream<Item> items() {

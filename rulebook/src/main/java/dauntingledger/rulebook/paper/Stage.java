@@ -2,10 +2,14 @@ package dauntingledger.rulebook.paper;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.number.Rational;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * One leg of a paper's route. A candidate is in at most one stage at a time, and goes back to an earlier one only when a
@@ -156,6 +160,31 @@ public sealed interface Stage {
 
         public int questions() {
             return sections.stream().mapToInt(Section::questions).sum();
+        }
+
+        /** Returns all items in their order. */
+        public Stream<Item> items() {
+            return sections.stream().flatMap(Section::items);
+        }
+
+        /** Returns what all questions together are worth. */
+        public Rational marks() {
+            return items().map(Item::marks).reduce(Rational.ZERO, Rational::plus);
+        }
+
+        /** Returns the number of each question, which is its place in the block, from 1. */
+        public Map<ItemId, Integer> numbers() {
+            Map<ItemId, Integer> numbers = new LinkedHashMap<>();
+            items().forEach(item -> numbers.put(item.id(), numbers.size() + 1));
+            return numbers;
+        }
+
+        Block drawn(long seed) {
+            return new Block(
+                    id,
+                    title,
+                    sections.stream().map(section -> section.drawn(seed)).toList(),
+                    review);
         }
 
         /** Returns whether all questions may be looked at in any order. */

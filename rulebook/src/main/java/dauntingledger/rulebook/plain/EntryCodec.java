@@ -1,12 +1,12 @@
 package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
@@ -98,6 +98,7 @@ public final class EntryCodec {
             case Act.ReviewOpened a -> "review-opened";
             case Act.WalkBegun a -> "walk-begun";
             case Act.Answered a -> "answered";
+            case Act.Played a -> "played";
             case Act.Erased a -> "erased";
             case Act.StruckOut a -> "struck-out";
             case Act.BroughtBack a -> "brought-back";
@@ -214,6 +215,7 @@ public final class EntryCodec {
             case Act.QuestionOpened none -> {}
             case Act.EndSeen none -> {}
             case Act.AnswerEntered none -> {}
+            case Act.Played played -> plain.put("response", played.response().value());
             case Act.Erased none -> {}
             case Act.Marked none -> {}
             case Act.Unmarked none -> {}
@@ -268,6 +270,7 @@ public final class EntryCodec {
                         WindowCodec.fromMembers(from.object("window")),
                         AccommodationsCodec.fromMembers(from.object("accommodations"))));
         readers.put("answered", from -> new Act.Answered(item(from), response(from), value(from)));
+        readers.put("played", from -> new Act.Played(item(from), response(from)));
         readers.put("erased", from -> new Act.Erased(item(from)));
         readers.put("struck-out", from -> new Act.StruckOut(item(from), response(from), choice(from)));
         readers.put("brought-back", from -> new Act.BroughtBack(item(from), response(from), choice(from)));

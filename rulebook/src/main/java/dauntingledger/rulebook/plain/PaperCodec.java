@@ -1,10 +1,8 @@
 package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Confirmation;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
@@ -12,9 +10,9 @@ import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Selection;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
@@ -208,6 +206,8 @@ public final class PaperCodec {
                 "id", set.id().value(),
                 "title", set.title(),
                 "floorAtZero", set.floorAtZero(),
+                "stimulus", PlainNames.name(set.stimulus()),
+                "selection", selection(set.selection()),
                 "items", map(set.items(), PaperCodec::item));
     }
 
@@ -216,13 +216,35 @@ public final class PaperCodec {
                 from.read("id", ItemSetId::new),
                 from.text("title"),
                 from.truth("floorAtZero"),
+                PlainNames.read(from, "stimulus", ItemSet.Stimulus.values()),
+                selection(from.object("selection")),
                 from.list("items", PaperCodec::item));
+    }
+
+    private static Map<String, Object> selection(Selection selection) {
+        return Map.of(
+                "number", selection.number(),
+                "required", ids(selection.required()),
+                "shuffled", selection.shuffled(),
+                "fixed", ids(selection.fixed()));
+    }
+
+    private static Selection selection(Members from) {
+        return new Selection(
+                from.count("number"),
+                Set.copyOf(map(from.texts("required"), ItemId::new)),
+                from.truth("shuffled"),
+                Set.copyOf(map(from.texts("fixed"), ItemId::new)));
+    }
+
+    private static List<String> ids(Set<ItemId> items) {
+        return items.stream().map(ItemId::value).sorted().toList();
     }
 
     private static Map<String, Object> item(Item item) {
         return Map.of(
                 "id", item.id().value(),
-                "interactions", map(item.interactions(), PaperCodec::interaction),
+                "interactions", map(item.interactions(), InteractionCodec::toPlain),
                 "marks", item.marks().toString(),
                 "penalty", item.penalty().toString(),
                 "credit", PlainNames.name(item.credit()),
@@ -232,40 +254,11 @@ public final class PaperCodec {
     private static Item item(Members from) {
         return new Item(
                 from.read("id", ItemId::new),
-                from.list("interactions", PaperCodec::interaction),
+                from.list("interactions", InteractionCodec::fromPlain),
                 from.rational("marks"),
                 from.rational("penalty"),
                 PlainNames.read(from, "credit", Item.Credit.values()),
                 ConductCodec.entering(from.object("entering")));
-    }
-
-    private static Map<String, Object> interaction(Interaction interaction) {
-        return switch (interaction) {
-            case Interaction.Choice choice ->
-                Map.of(
-                        "kind", "choice",
-                        "response", choice.response().value(),
-                        "choices", map(choice.choices(), ChoiceId::value),
-                        "least", choice.minChoices(),
-                        "most", choice.maxChoices());
-            case Interaction.NumberEntry entry ->
-                Map.of(
-                        "kind", "number",
-                        "response", entry.response().value(),
-                        "maxLength", entry.maxLength());
-        };
-    }
-
-    private static Interaction interaction(Members from) {
-        ResponseId response = from.read("response", ResponseId::new);
-        String kind = from.text("kind");
-        return switch (kind) {
-            case "choice" ->
-                new Interaction.Choice(
-                        response, map(from.texts("choices"), ChoiceId::new), from.count("least"), from.count("most"));
-            case "number" -> new Interaction.NumberEntry(response, from.count("maxLength"));
-            default -> throw new MalformedDataException("kind: there is no kind of interaction '" + kind + "'");
-        };
     }
 
     private static Map<String, Object> box(TimeBox box) {

@@ -1,12 +1,12 @@
 package dauntingledger.rulebook.plain;
 
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.TimeBox;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Position;
@@ -103,16 +103,11 @@ public final class ReplayCodec {
 
     /** A blank answer has the shape of any other, so it is permitted just when an answer is. */
     private static Act blank(Question question) {
-        Interaction interaction = question.item().interactions().getFirst();
-        Value value = switch (interaction) {
-            case Interaction.Choice choice ->
-                new Value(
-                        choice.isSingle() ? Value.Cardinality.SINGLE : Value.Cardinality.MULTIPLE,
-                        Value.BaseType.IDENTIFIER,
-                        List.of());
-            case Interaction.NumberEntry entry -> Value.typed("");
-        };
-        return new Act.Answered(question.item().id(), interaction.response(), value);
+        Interaction interaction = question.item().interactions().stream()
+                .filter(one -> !(one instanceof Play))
+                .findFirst()
+                .orElseThrow();
+        return new Act.Answered(question.item().id(), interaction.response(), interaction.blank());
     }
 
     private static Map<String, Object> permitted(Sitting sitting) {

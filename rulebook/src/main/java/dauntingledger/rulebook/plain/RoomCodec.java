@@ -1,9 +1,9 @@
 package dauntingledger.rulebook.plain;
 
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Breaks;
 import dauntingledger.rulebook.sitting.Clock;
@@ -113,6 +113,12 @@ public final class RoomCodec {
         Map<String, Object> responses = new LinkedHashMap<>();
         question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
         plain.put("responses", responses);
+        Map<String, Object> playsLeft = new LinkedHashMap<>();
+        question.item()
+                .interactions()
+                .forEach(interaction -> question.playsLeft(interaction.response())
+                        .ifPresent(left -> playsLeft.put(interaction.response().value(), left)));
+        plain.put("playsLeft", playsLeft);
         Map<String, Object> struck = new LinkedHashMap<>();
         question.struck()
                 .forEach((response, choices) -> struck.put(

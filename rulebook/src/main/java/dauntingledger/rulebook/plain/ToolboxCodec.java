@@ -33,13 +33,21 @@ public final class ToolboxCodec {
         plain.put("sketch", sketch(tools));
         plain.put("marks", marks(tools));
         plain.put("notes", notes(tools));
+        plain.put("exhibits", exhibits(tools));
+        plain.put("panels", panels(tools));
+        return plain;
+    }
+
+    public static Map<String, Object> exhibits(Toolbox tools) {
         Map<String, Object> exhibits = new TreeMap<>();
         tools.exhibits().forEach((exhibit, view) -> exhibits.put(exhibit.value(), ToolCodec.view(view)));
-        plain.put("exhibits", exhibits);
+        return exhibits;
+    }
+
+    public static Map<String, Object> panels(Toolbox tools) {
         Map<String, Object> panels = new TreeMap<>();
         tools.panels().forEach((panel, place) -> panels.put(PlainNames.name(panel), ToolCodec.place(place)));
-        plain.put("panels", panels);
-        return plain;
+        return panels;
     }
 
     /** Returns the uses that the tape is made of, as entries write them. */

@@ -1,13 +1,13 @@
 package dauntingledger.rulebook.scoring;
 
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Finding;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Value;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -15,54 +15,84 @@ import java.util.Map;
  * What is right. It is no part of a {@link Paper} and cannot be reached from one, so that whatever is made from a paper
  * cannot give an answer away.
  */
-public record Key(Map<ItemId, Map<ResponseId, KeyRule>> rules) {
+public record Key(Map<ItemId, ItemKey> items) {
 
     public Key {
-        Map<ItemId, Map<ResponseId, KeyRule>> copy = new LinkedHashMap<>();
-        rules.forEach((item, responses) -> copy.put(item, Map.copyOf(responses)));
-        rules = Map.copyOf(copy);
+        items = Map.copyOf(items);
     }
 
     /** Returns everything that keeps this key from judging every question of {@code paper}; empty if it can. */
     public List<Finding> findings(Paper paper) {
         List<Finding> findings = new ArrayList<>();
-        paper.items()
-                .forEach(item -> item.interactions().forEach(interaction -> {
-                    String place = "item " + item.id() + ", response " + interaction.response();
-                    KeyRule rule = rules.getOrDefault(item.id(), Map.of()).get(interaction.response());
-                    if (rule == null) {
-                        findings.add(new Finding(place, "the key has no rule for it"));
-                    } else {
-                        unfit(item, interaction, rule, place, findings);
-                    }
-                }));
+        paper.items().forEach(item -> {
+            String place = "item " + item.id();
+            ItemKey key = items.get(item.id());
+            if (key == null) {
+                findings.add(new Finding(place, "the key has nothing for it"));
+            } else {
+                findings(item, key, place, findings);
+            }
+        });
         return findings;
     }
 
-    KeyRule rule(ItemId item, ResponseId response) {
-        KeyRule rule = rules.getOrDefault(item, Map.of()).get(response);
-        if (rule == null) {
-            throw new IllegalStateException("the key has no rule for item " + item + ", response " + response);
+    private static void findings(Item item, ItemKey key, String place, List<Finding> findings) {
+        int before = findings.size();
+        for (Interaction interaction : item.interactions()) {
+            String response = place + ", response " + interaction.response();
+            ResponseKey judged = key.responses().get(interaction.response());
+            if (judged == null) {
+                findings.add(new Finding(response, "the key has no response of this name"));
+            } else {
+                offered(interaction, judged).stream()
+                        .map(problem -> new Finding(response, problem))
+                        .forEach(findings::add);
+            }
         }
-        return rule;
+        if (findings.size() == before
+                && key.judge() == ItemKey.Judge.RULES
+                && key.most().signum() <= 0) {
+            findings.add(new Finding(
+                    place,
+                    "nothing tells how much it can be worth; declare an outcome " + ItemKey.MAX_SCORE
+                            + " with a default value above 0"));
+        }
     }
 
-    private static void unfit(Item item, Interaction interaction, KeyRule rule, String place, List<Finding> findings) {
-        boolean fits = switch (interaction) {
-            case Interaction.Choice choice ->
-                switch (rule) {
-                    case KeyRule.Options options -> choice.choices().containsAll(options.correct());
-                    case KeyRule.PerOption worths ->
-                        choice.choices().containsAll(worths.worths().keySet());
-                    case KeyRule.Number number -> false;
-                };
-            case Interaction.NumberEntry entry -> rule instanceof KeyRule.Number;
-        };
-        if (!fits) {
-            findings.add(new Finding(place, "the key names something that this question does not offer"));
+    /** A correct response must be one that can be given. */
+    private static List<String> offered(Interaction interaction, ResponseKey judged) {
+        boolean typed = interaction.blank().baseType() == Value.BaseType.STRING;
+        return typed || judged.correct().elements().isEmpty()
+                ? List.of()
+                : interaction
+                        .misfit(judged.correct().elements())
+                        .map(misfit -> "its correct response is none that can be given: "
+                                + switch (misfit) {
+                                    case WRONG_SHAPE -> "it is not written as such a response is";
+                                    case UNKNOWN_CHOICE -> "it names something that this question does not offer";
+                                    case TOO_MANY_CHOICES -> "it names more than can be chosen";
+                                    case TOO_LONG -> "it is too long";
+                                    case OFF_THE_PICTURE -> "it is not on the picture";
+                                })
+                        .stream()
+                        .toList();
+    }
+
+    /**
+     * Returns what makes an answer to {@code item} right.
+     *
+     * @throws IllegalStateException if this key has nothing for it
+     */
+    public ItemKey of(ItemId item) {
+        ItemKey key = items.get(item);
+        if (key == null) {
+            throw new IllegalStateException("the key has nothing for item " + item);
         }
-        if (rule instanceof KeyRule.PerOption && item.credit() == Item.Credit.WHOLE) {
-            findings.add(new Finding(place, "options with a worth each need credit for parts"));
-        }
+        return key;
+    }
+
+    /** Returns the share of its most that {@code judgement} is, at most 1 and not below 0. */
+    static Rational share(ItemKey key, ItemKey.Judgement judgement) {
+        return judgement.score().max(Rational.ZERO).dividedBy(key.most()).min(Rational.ONE);
     }
 }

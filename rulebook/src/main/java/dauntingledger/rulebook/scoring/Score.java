@@ -3,24 +3,28 @@ package dauntingledger.rulebook.scoring;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.Interaction;
-import dauntingledger.rulebook.paper.Interaction.Completeness;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.response.Interaction.Completeness;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The marks of a sitting, exact throughout; whoever shows them rounds, nobody else.
  *
- * <p>An item earns its marks times the mean share of its interactions (all or nothing where the paper gives no credit
- * for parts). Something entered that earns nothing costs the penalty; a blank earns nothing and costs nothing. A set
- * adds its items, and is held at zero from below where the paper says so; sections add sets, the exam adds sections.
+ * <p>An item earns its marks times the share that its outcome SCORE is of the most it can be. Something entered that
+ * earns nothing costs the penalty; a blank earns nothing and costs nothing. A set adds its items, and is held at zero
+ * from below where the paper says so; sections add sets, the exam adds sections. What waits for a marker counts as
+ * neither right nor wrong, and is told apart.
  */
 public record Score(List<OfSection> sections) {
 
@@ -44,8 +48,18 @@ public record Score(List<OfSection> sections) {
         return sections.stream().map(OfSection::most).reduce(Rational.ZERO, Rational::plus);
     }
 
-    /** The marks of a section, and the most it could have earned. */
-    public record OfSection(SectionId section, Rational marks, Rational most, List<OfItem> items) {
+    /** Returns how many marks wait for a marker. */
+    public Rational pending() {
+        return sections.stream().map(OfSection::pending).reduce(Rational.ZERO, Rational::plus);
+    }
+
+    /**
+     * The marks of a section.
+     *
+     * @param most the most it could have earned
+     * @param pending how much of that waits for a marker
+     */
+    public record OfSection(SectionId section, Rational marks, Rational most, Rational pending, List<OfItem> items) {
         public OfSection {
             items = List.copyOf(items);
         }
@@ -58,32 +72,79 @@ public record Score(List<OfSection> sections) {
         BLANK,
         WRONG,
         PARTLY_RIGHT,
-        RIGHT
+        RIGHT,
+        /** It waits for a marker. */
+        PENDING
+    }
+
+    /** Says how an item came to its marks. */
+    public static Explanation explain(Key key, Question question) {
+        ItemKey judging = key.of(question.item().id());
+        ItemKey.Judgement judgement = judging.judge(question.responses());
+        List<Reason> reasons = question.item().interactions().stream()
+                .map(interaction -> new Reason(
+                        interaction.response(),
+                        question.response(interaction.response()).orElse(interaction.blank()),
+                        requireNonNull(judging.responses().get(interaction.response()))
+                                .correct(),
+                        judgement.worths().getOrDefault(interaction.response(), List.of())))
+                .toList();
+        return new Explanation(item(key, question), reasons, judgement.outcomes());
+    }
+
+    /**
+     * How an item came to its marks.
+     *
+     * @param reasons one for each response
+     * @param outcomes all outcomes of the item, by name
+     */
+    public record Explanation(OfItem score, List<Reason> reasons, Map<String, Value> outcomes) {
+        public Explanation {
+            reasons = List.copyOf(reasons);
+            outcomes = Map.copyOf(outcomes);
+        }
+    }
+
+    /**
+     * How one response was judged.
+     *
+     * @param expected the correct response; NULL where the key names none
+     * @param worths what its parts brought, in the item's own SCORE; empty where it was judged as a whole
+     */
+    public record Reason(ResponseId response, Value given, Value expected, List<Worth> worths) {
+        public Reason {
+            worths = List.copyOf(worths);
+        }
     }
 
     private static OfSection section(Key key, Sitting sitting, Section section) {
         Rational marks = Rational.ZERO;
+        Rational pending = Rational.ZERO;
+        List<OfItem> items = new ArrayList<>();
         for (ItemSet set : section.sets()) {
-            Rational sum = set.items().stream()
-                    .map(item -> item(key, sitting.question(item.id())).marks())
-                    .reduce(Rational.ZERO, Rational::plus);
+            Rational sum = Rational.ZERO;
+            for (Item item : set.items()) {
+                OfItem scored = item(key, sitting.question(item.id()));
+                items.add(scored);
+                sum = sum.plus(scored.marks());
+                pending = scored.outcome() == Outcome.PENDING ? pending.plus(item.marks()) : pending;
+            }
             marks = marks.plus(set.floorAtZero() ? sum.max(Rational.ZERO) : sum);
         }
-        return new OfSection(
-                section.id(),
-                marks,
-                section.items().map(Item::marks).reduce(Rational.ZERO, Rational::plus),
-                section.items()
-                        .map(item -> item(key, sitting.question(item.id())))
-                        .toList());
+        Rational most = section.items().map(Item::marks).reduce(Rational.ZERO, Rational::plus);
+        return new OfSection(section.id(), marks, most, pending, items);
     }
 
     static OfItem item(Key key, Question question) {
         Item item = question.item();
+        ItemKey judging = key.of(item.id());
         if (question.completeness() == Completeness.BLANK) {
             return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
         }
-        Rational share = share(key, question);
+        if (judging.judge() == ItemKey.Judge.PERSON) {
+            return new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
+        }
+        Rational share = Key.share(judging, judging.judge(question.responses()));
         if (share.isZero()) {
             return new OfItem(item.id(), item.penalty().negated(), Outcome.WRONG);
         }
@@ -91,20 +152,5 @@ public record Score(List<OfSection> sections) {
                 item.id(),
                 item.marks().times(share),
                 share.equals(Rational.ONE) ? Outcome.RIGHT : Outcome.PARTLY_RIGHT);
-    }
-
-    private static Rational share(Key key, Question question) {
-        Item item = question.item();
-        Rational sum = Rational.ZERO;
-        for (Interaction interaction : item.interactions()) {
-            sum = sum.plus(question.response(interaction.response())
-                    .map(key.rule(item.id(), interaction.response())::share)
-                    .orElse(Rational.ZERO));
-        }
-        Rational mean = sum.dividedBy(Rational.of(item.interactions().size()));
-        return switch (item.credit()) {
-            case PARTS -> mean;
-            case WHOLE -> mean.equals(Rational.ONE) ? Rational.ONE : Rational.ZERO;
-        };
     }
 }

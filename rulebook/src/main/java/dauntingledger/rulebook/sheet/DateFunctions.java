@@ -1,5 +1,6 @@
 package dauntingledger.rulebook.sheet;
 
+import java.time.LocalDate;
 import java.util.Map;
 
 /** Functions of dates. */
@@ -9,9 +10,9 @@ final class DateFunctions {
 
     static void addTo(Map<String, Function> all) {
         Functions.add(all, "DATE", 3, 3, a -> CellValue.of(day(Dates.serial(a.whole(0), a.whole(1), a.whole(2)))));
-        Functions.add(all, "YEAR", 1, 1, a -> CellValue.of(civil(a)[0]));
-        Functions.add(all, "MONTH", 1, 1, a -> CellValue.of(civil(a)[1]));
-        Functions.add(all, "DAY", 1, 1, a -> CellValue.of(civil(a)[2]));
+        Functions.add(all, "YEAR", 1, 1, a -> CellValue.of(date(a).getYear()));
+        Functions.add(all, "MONTH", 1, 1, a -> CellValue.of(date(a).getMonthValue()));
+        Functions.add(all, "DAY", 1, 1, a -> CellValue.of(date(a).getDayOfMonth()));
         Functions.add(all, "DAYS", 2, 2, a -> CellValue.of(day(a.number(0)) - day(a.number(1))));
         Functions.add(all, "WEEKDAY", 1, 2, DateFunctions::weekday);
     }
@@ -23,8 +24,8 @@ final class DateFunctions {
         return Math.floor(serial);
     }
 
-    private static long[] civil(Arguments a) {
-        return Dates.civil((long) day(a.number(0)));
+    private static LocalDate date(Arguments a) {
+        return Dates.date((long) day(a.number(0)));
     }
 
     /** The day of the week: from Sunday, 1 to 7; with a second argument of 2 from Monday, of 3 from Monday and from 0. */

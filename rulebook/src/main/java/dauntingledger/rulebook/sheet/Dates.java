@@ -1,5 +1,6 @@
 package dauntingledger.rulebook.sheet;
 
+import java.time.LocalDate;
 import java.util.OptionalDouble;
 
 /**
@@ -8,8 +9,11 @@ import java.util.OptionalDouble;
  */
 final class Dates {
 
-    private static final long EPOCH = daysFromCivil(1899, 12, 30);
-    private static final long LAST = daysFromCivil(9999, 12, 31) - EPOCH;
+    private static final long EPOCH = LocalDate.of(1899, 12, 30).toEpochDay();
+    private static final long LAST = LocalDate.of(9999, 12, 31).toEpochDay() - EPOCH;
+
+    /** Years, months and days further away than this are no date whatever they are added to. */
+    private static final int FARTHEST = 4_000_000;
 
     private Dates() {}
 
@@ -18,9 +22,15 @@ final class Dates {
     }
 
     /** Returns the count of a date; months and days beyond their range run over into the next or the last. */
-    static long serial(long year, long month, long day) {
-        long months = year * 12 + month - 1;
-        return daysFromCivil(Math.floorDiv(months, 12), Math.floorMod(months, 12L) + 1, 1) + day - 1 - EPOCH;
+    static long serial(int year, int month, int day) {
+        if (Math.abs(year) > 9_999 || Math.abs(month) > FARTHEST || Math.abs(day) > FARTHEST) {
+            throw Functions.error(CellError.NUM);
+        }
+        return LocalDate.of(year, 1, 1)
+                        .plusMonths(month - 1L)
+                        .plusDays(day - 1L)
+                        .toEpochDay()
+                - EPOCH;
     }
 
     /** Reads a date such as {@code 2026-11-25}. */
@@ -40,38 +50,11 @@ final class Dates {
         return isDay(serial) && text(serial).equals(text) ? OptionalDouble.of(serial) : OptionalDouble.empty();
     }
 
+    static LocalDate date(long serial) {
+        return LocalDate.ofEpochDay(serial + EPOCH);
+    }
+
     static String text(long serial) {
-        long[] civil = civil(serial);
-        return padded(civil[0], 4) + "-" + padded(civil[1], 2) + "-" + padded(civil[2], 2);
-    }
-
-    private static String padded(long number, int width) {
-        return "0".repeat(width - String.valueOf(number).length()) + number;
-    }
-
-    /** Returns year, month and day. */
-    static long[] civil(long serial) {
-        /*
-         * Years are taken to begin in March, so that the leap day is the last of its year; 400 of them are an era of
-         * 146,097 days.
-         */
-        long day = serial + EPOCH + 719_468;
-        long era = Math.floorDiv(day, 146_097);
-        long ofEra = day - era * 146_097;
-        long yearOfEra = (ofEra - ofEra / 1460 + ofEra / 36_524 - ofEra / 146_096) / 365;
-        long ofYear = ofEra - (365 * yearOfEra + yearOfEra / 4 - yearOfEra / 100);
-        long shifted = (5 * ofYear + 2) / 153;
-        long month = shifted < 10 ? shifted + 3 : shifted - 9;
-        return new long[] {
-            yearOfEra + era * 400 + (month <= 2 ? 1 : 0), month, ofYear - (153 * shifted + 2) / 5 + 1,
-        };
-    }
-
-    private static long daysFromCivil(long year, long month, long day) {
-        long shifted = month <= 2 ? year - 1 : year;
-        long era = Math.floorDiv(shifted, 400);
-        long yearOfEra = shifted - era * 400;
-        long ofYear = (153 * (month > 2 ? month - 3 : month + 9) + 2) / 5 + day - 1;
-        return era * 146_097 + yearOfEra * 365 + yearOfEra / 4 - yearOfEra / 100 + ofYear - 719_468;
+        return date(serial).toString();
     }
 }

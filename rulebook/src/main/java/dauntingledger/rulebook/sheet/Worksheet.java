@@ -229,6 +229,18 @@ public final class Worksheet {
         return copy;
     }
 
+    /** Returns what is to be typed so that a block is moved: as it is typed, and nothing where it was. */
+    public Map<CellRef, String> moved(Area from, CellRef to) {
+        Map<CellRef, String> move = new HashMap<>();
+        from.cells().forEach(cell -> move.put(cell, ""));
+        int columns = to.column() - from.first().column();
+        int rows = to.row() - from.first().row();
+        for (CellRef cell : from.cells()) {
+            target(cell, columns, rows).ifPresent(target -> move.put(target, typed(cell)));
+        }
+        return move;
+    }
+
     private static Optional<CellRef> target(CellRef cell, int columns, int rows) {
         return CellRef.isOnSheet(cell.column() + columns, cell.row() + rows)
                 ? Optional.of(new CellRef(cell.column() + columns, cell.row() + rows))

@@ -4,13 +4,13 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Duration;
 import java.util.List;
@@ -268,7 +268,15 @@ public sealed interface Act {
         }
     }
 
-    /** Takes every response to a question back. */
+    /** Says that a sound or film of a question has begun to play; nothing takes it back. */
+    record Played(ItemId item, ResponseId response) implements OnItem {
+        public Played {
+            requireNonNull(item, "item");
+            requireNonNull(response, "response");
+        }
+    }
+
+    /** Takes every response to a question back; what was played stays played. */
     record Erased(ItemId item) implements OnItem {
         public Erased {
             requireNonNull(item, "item");

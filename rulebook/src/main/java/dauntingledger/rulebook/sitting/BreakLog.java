@@ -59,7 +59,7 @@ final class BreakLog {
     void begin(Instant at) {
         since = at;
         taken++;
-        away = ruled().signInAgain();
+        leave(ruled().signInAgain());
     }
 
     /** @param length how long the break was, without pauses */
@@ -77,8 +77,13 @@ final class BreakLog {
         return requireNonNull(since, "since").toEpochMilli();
     }
 
-    void setAway(boolean on) {
-        away = on;
+    /** Leaves the desk for a break; who has to sign in again after an earlier one still has to. */
+    void leave(boolean signInAgain) {
+        away = away || signInAgain;
+    }
+
+    void signedIn() {
+        away = false;
     }
 
     /** Returns where the candidate stands with breaks of their own, or empty if the paper has none. */

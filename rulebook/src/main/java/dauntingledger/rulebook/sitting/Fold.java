@@ -194,7 +194,7 @@ final class Fold {
             case Act.WalkBegun begun -> sheets.beginWalk(begun, position.index(index.stages()));
             case Act.BreakBegun begun -> beginRest();
             case Act.BreakEnded ended -> endRest(now);
-            case Act.SignedInAgain signedIn -> breaks.setAway(false);
+            case Act.SignedInAgain signedIn -> breaks.signedIn();
             case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
             case Act.TermsFixed fixed -> {}
             case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
@@ -380,7 +380,7 @@ final class Fold {
             door.come(at);
         }
         if (index.stage(stage) instanceof Stage.Break rest) {
-            breaks.setAway(rest.signInAgain());
+            breaks.leave(rest.signInAgain());
         }
     }
 
@@ -412,7 +412,7 @@ final class Fold {
         }
         nextKnown = false;
         time.movedTo(index.stages(), instant(at));
-        breaks.setAway(false);
+        breaks.signedIn();
         position = new Position.Over(ending);
     }
 

@@ -1,10 +1,12 @@
 package dauntingledger.rulebook.sitting;
 
-import dauntingledger.rulebook.paper.Interaction;
-import dauntingledger.rulebook.paper.Interaction.Completeness;
-import dauntingledger.rulebook.paper.Interaction.Misfit;
 import dauntingledger.rulebook.paper.Movement;
-import dauntingledger.rulebook.paper.ResponseId;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Interaction.Completeness;
+import dauntingledger.rulebook.response.Interaction.Misfit;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.sitting.Question.Seal;
 import dauntingledger.rulebook.sitting.Question.Seen;
 import java.util.Optional;
@@ -43,6 +45,7 @@ final class ItemPermission {
                 question.wantsEntering()
                         ? Verdict.PERMITTED
                         : question.entered() ? Verdict.ALREADY_SO : Verdict.NOTHING_TO_ENTER;
+            case Act.Played played -> played(question, played.response());
             case Act.Erased erased -> question.responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.StruckOut struck -> onChoice(question, struck, true);
             case Act.BroughtBack back -> onChoice(question, back, false);
@@ -128,12 +131,20 @@ final class ItemPermission {
             case UNKNOWN_CHOICE -> Verdict.UNKNOWN_CHOICE;
             case TOO_MANY_CHOICES -> Verdict.TOO_MANY_CHOICES;
             case TOO_LONG -> Verdict.TOO_LONG;
+            case OFF_THE_PICTURE -> Verdict.OFF_THE_PICTURE;
         };
+    }
+
+    private static Verdict played(Question question, ResponseId response) {
+        if (!(question.item().interaction(response).orElse(null) instanceof Play)) {
+            return Verdict.UNKNOWN_RESPONSE;
+        }
+        return question.playsLeft(response).orElse(1) > 0 ? Verdict.PERMITTED : Verdict.PLAYED_OUT;
     }
 
     private static Verdict onChoice(Question question, Act.OnChoice act, boolean strike) {
         ResponseId response = act.response();
-        if (!(question.item().interaction(response).orElse(null) instanceof Interaction.Choice choice)) {
+        if (!(question.item().interaction(response).orElse(null) instanceof Choice choice)) {
             return Verdict.UNKNOWN_RESPONSE;
         }
         if (!choice.choices().contains(act.choice())) {

@@ -2,12 +2,13 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.rulebook.paper.ChoiceId;
-import dauntingledger.rulebook.paper.Interaction;
-import dauntingledger.rulebook.paper.Interaction.Completeness;
 import dauntingledger.rulebook.paper.Item;
-import dauntingledger.rulebook.paper.ResponseId;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Interaction.Completeness;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -21,6 +22,7 @@ import java.util.Set;
  *
  * @param seen how much of it was ever in view
  * @param responses the response to each interaction that has one; never a blank value
+ * @param plays how often each sound or film has begun to play, where it has
  * @param struck the options struck out, by response
  * @param marked whether it is marked for review
  * @param entered whether the responses are entered; apart from being there where they are entered deliberately
@@ -33,6 +35,7 @@ public record Question(
         Item item,
         Seen seen,
         Map<ResponseId, Value> responses,
+        Map<ResponseId, Integer> plays,
         Map<ResponseId, Set<ChoiceId>> struck,
         boolean marked,
         boolean entered,
@@ -47,13 +50,14 @@ public record Question(
     public Question {
         requireNonNull(item, "item");
         requireNonNull(responses, "responses");
+        requireNonNull(plays, "plays");
         requireNonNull(struck, "struck");
         requireNonNull(seen, "seen");
         requireNonNull(seal, "seal");
     }
 
     static Question untouched(Item item) {
-        return new Question(item, Seen.NOT_YET, Map.of(), Map.of(), false, false, 0, false, Seal.NONE, 0);
+        return new Question(item, Seen.NOT_YET, Map.of(), Map.of(), Map.of(), false, false, 0, false, Seal.NONE, 0);
     }
 
     /** How much of a question was in view. */
@@ -124,16 +128,9 @@ public record Question(
         if (wantsEntering()) {
             return Completeness.PART;
         }
-        int full = 0;
-        for (Interaction interaction : item.interactions()) {
-            if (completeness(interaction) == Completeness.FULL) {
-                full++;
-            }
-        }
-        if (full == item.interactions().size()) {
-            return Completeness.FULL;
-        }
-        return responses.isEmpty() ? Completeness.BLANK : Completeness.PART;
+        return responses.isEmpty()
+                ? Completeness.BLANK
+                : answered() == item.asked() ? Completeness.FULL : Completeness.PART;
     }
 
     /** Returns the value entered for {@code response}, or empty if that is blank. */
@@ -156,14 +153,11 @@ public record Question(
         if (responses.isEmpty()) {
             return "";
         }
-        if (item.interactions().size() == 1) {
-            Interaction only = item.interactions().getFirst();
-            return response(only.response()).map(only::label).orElse("");
+        if (item.asked() > 1) {
+            return answered() + "/" + item.asked();
         }
-        long answered = item.interactions().stream()
-                .filter(interaction -> completeness(interaction) == Completeness.FULL)
-                .count();
-        return answered + "/" + item.interactions().size();
+        Map.Entry<ResponseId, Value> only = responses.entrySet().iterator().next();
+        return item.interaction(only.getKey()).orElseThrow().label(only.getValue());
     }
 
     Totals totals() {
@@ -179,24 +173,26 @@ public record Question(
     }
 
     Question mark(boolean on) {
-        return new Question(item, seen, responses, struck, on, entered, tries, open, seal, spentMillis);
+        return new Question(item, seen, responses, plays, struck, on, entered, tries, open, seal, spentMillis);
     }
 
     Question unlock() {
         return open
                 ? this
-                : new Question(item, seen, responses, struck, marked, entered, tries, true, seal, spentMillis);
+                : new Question(item, seen, responses, plays, struck, marked, entered, tries, true, seal, spentMillis);
     }
 
     /** Closes it with its block; an answer that still wants entering is entered. */
     Question close() {
-        Question closed = new Question(item, seen, responses, struck, marked, entered, tries, false, seal, spentMillis);
+        Question closed =
+                new Question(item, seen, responses, plays, struck, marked, entered, tries, false, seal, spentMillis);
         return wantsEntering() ? closed.with(true, tries) : closed;
     }
 
     /** Seals it for good; an answer that still wants entering is entered. */
     Question seal(Seal how) {
-        Question sealed = new Question(item, seen, responses, struck, marked, entered, tries, open, how, spentMillis);
+        Question sealed =
+                new Question(item, seen, responses, plays, struck, marked, entered, tries, open, how, spentMillis);
         return wantsEntering() ? sealed.with(true, tries) : sealed;
     }
 
@@ -209,7 +205,7 @@ public record Question(
 
     Question spend(long moreMillis) {
         return new Question(
-                item, seen, responses, struck, marked, entered, tries, open, seal, spentMillis + moreMillis);
+                item, seen, responses, plays, struck, marked, entered, tries, open, seal, spentMillis + moreMillis);
     }
 
     Question erase() {
@@ -229,6 +225,19 @@ public record Question(
         return tried && !changed.isEmpty() ? answered.enter() : answered;
     }
 
+    /** Returns how often a sound or film can still be played, or empty where that is not limited, or it is none. */
+    public OptionalInt playsLeft(ResponseId response) {
+        return item.interaction(response).orElse(null) instanceof Play play && play.most() > 0
+                ? OptionalInt.of(play.most() - plays.getOrDefault(response, 0))
+                : OptionalInt.empty();
+    }
+
+    Question play(ResponseId response) {
+        Map<ResponseId, Integer> more = new LinkedHashMap<>(plays);
+        more.merge(response, 1, Integer::sum);
+        return new Question(item, seen, responses, more, struck, marked, entered, tries, open, seal, spentMillis);
+    }
+
     Question strike(ResponseId response, ChoiceId choice, boolean on) {
         Set<ChoiceId> choices = new LinkedHashSet<>(struckIn(response));
         if (on) {
@@ -242,19 +251,19 @@ public record Question(
         } else {
             changed.put(response, choices);
         }
-        return new Question(item, seen, responses, changed, marked, entered, tries, open, seal, spentMillis);
+        return new Question(item, seen, responses, plays, changed, marked, entered, tries, open, seal, spentMillis);
     }
 
     private Question with(Seen other) {
-        return new Question(item, other, responses, struck, marked, entered, tries, open, seal, spentMillis);
+        return new Question(item, other, responses, plays, struck, marked, entered, tries, open, seal, spentMillis);
     }
 
     private Question with(boolean nowEntered, int used) {
-        return new Question(item, seen, responses, struck, marked, nowEntered, used, open, seal, spentMillis);
+        return new Question(item, seen, responses, plays, struck, marked, nowEntered, used, open, seal, spentMillis);
     }
 
     private Question given(Map<ResponseId, Value> changed) {
-        return new Question(item, seen, changed, struck, marked, false, tries, open, seal, spentMillis);
+        return new Question(item, seen, changed, plays, struck, marked, false, tries, open, seal, spentMillis);
     }
 
     boolean isStruck(ResponseId response, ChoiceId choice) {
@@ -284,8 +293,14 @@ public record Question(
         return changed;
     }
 
-    private Completeness completeness(Interaction interaction) {
-        Value value = responses.get(interaction.response());
-        return value == null ? Completeness.BLANK : interaction.completeness(value);
+    private int answered() {
+        int answered = 0;
+        for (Interaction interaction : item.interactions()) {
+            Value value = responses.get(interaction.response());
+            if (value != null && interaction.completeness(value) == Completeness.FULL) {
+                answered++;
+            }
+        }
+        return answered;
     }
 }

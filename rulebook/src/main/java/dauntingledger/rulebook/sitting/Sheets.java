@@ -1,8 +1,8 @@
 package dauntingledger.rulebook.sitting;
 
-import dauntingledger.rulebook.paper.Interaction.Completeness;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Movement.Direction;
+import dauntingledger.rulebook.response.Interaction.Completeness;
 import dauntingledger.rulebook.sitting.Question.Seal;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,6 +44,7 @@ final class Sheets {
             case Act.EndSeen seen -> questions[number] = question.seeTheEnd();
             case Act.Answered answered -> questions[number] = question.answer(answered.response(), answered.value());
             case Act.AnswerEntered entered -> questions[number] = question.enter();
+            case Act.Played played -> questions[number] = question.play(played.response());
             case Act.Erased erased -> questions[number] = question.erase();
             case Act.StruckOut struck -> questions[number] = question.strike(struck.response(), struck.choice(), true);
             case Act.BroughtBack back -> questions[number] = question.strike(back.response(), back.choice(), false);

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSetId;
@@ -153,24 +154,26 @@ public final class Sitting {
 
     /** Returns the exhibits that may be looked at now: those of the open block while the candidate is at the desk. */
     public Stream<Exhibit> exhibits() {
-        return presence() == Presence.AT_DESK
-                        && stage().orElse(null) instanceof Stage.Block block
-                        && position() instanceof Position.At
-                ? paper().conduct().equipment().exhibitsIn(block)
-                : Stream.of();
+        return openBlock().stream().flatMap(equipment()::exhibitsIn);
     }
 
     /** Returns the exhibits of the question in view. */
     public Stream<Exhibit> exhibitsInView() {
-        return looking().stream().flatMap(item -> exhibits().filter(exhibit -> isOf(exhibit, item)));
+        return looking().stream()
+                .flatMap(item ->
+                        openBlock().stream().flatMap(block -> equipment().exhibitsOf(item, block)));
     }
 
-    private boolean isOf(Exhibit exhibit, ItemId item) {
-        return paper().sections()
-                .anyMatch(section -> section.sets().stream()
-                        .anyMatch(set -> set.items().stream()
-                                .filter(one -> one.id().equals(item))
-                                .anyMatch(one -> exhibit.scope().holds(section, set, one))));
+    private Equipment equipment() {
+        return paper().conduct().equipment();
+    }
+
+    /** Returns the open block while the candidate is at the desk; only then is anything of it to be seen. */
+    public Optional<Stage.Block> openBlock() {
+        boolean atDesk = position() instanceof Position.At && presence() == Presence.AT_DESK;
+        return stage().filter(stage -> atDesk)
+                .filter(Stage.Block.class::isInstance)
+                .map(Stage.Block.class::cast);
     }
 
     /** Returns the last call for the invigilator that was not taken back. */

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.sitting;
 
-import dauntingledger.rulebook.paper.Interaction.Completeness;
+import dauntingledger.rulebook.response.Interaction.Completeness;
 
 /** Which questions a walk goes through. */
 public enum Subset {

@@ -74,7 +74,7 @@ final class ToolPermission {
     }
 
     private boolean hasRoomFor(ToolUse.SketchChanged changed) {
-        return fold.tools.shapes().size() + changed.drawn().size() <= Toolbox.MOST_SHAPES;
+        return fold.tools.after(changed).shapes().size() <= Toolbox.MOST_SHAPES;
     }
 
     private boolean hasRoomFor(ToolUse.TextMarked marked) {

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.sitting;
 
-import dauntingledger.rulebook.paper.Interaction.Completeness;
+import dauntingledger.rulebook.response.Interaction.Completeness;
 
 /**
  * How many questions are in which state. The four states always add up to {@link #questions}; review marks are counted

@@ -25,6 +25,8 @@ public enum Verdict {
     /** The value has not the shape that the interaction takes. */
     WRONG_SHAPE,
     TOO_MANY_CHOICES,
+    OFF_THE_PICTURE,
+    PLAYED_OUT,
     TOO_LONG,
     /** The chosen answer cannot be struck out. */
     CHOICE_IS_THE_ANSWER,

@@ -1,11 +1,14 @@
 package dauntingledger.rulebook.tools;
 
-/** A panel over the room. There are two for exhibits, so that two can stand side by side. */
+/**
+ * A panel over the room, in the order in which they are laid out. There are two for exhibits, so that two can stand side
+ * by side.
+ */
 public enum Panel {
-    CALCULATOR,
+    EXHIBIT,
+    SECOND_EXHIBIT,
     WORKSHEET,
     SKETCH,
-    NOTES,
-    EXHIBIT,
-    SECOND_EXHIBIT
+    CALCULATOR,
+    NOTES
 }

@@ -11,11 +11,14 @@ public final class Placement {
     /*
      * Panels go to the right of the question, and the question's sheet ends where they begin. Wide ones (worksheet, sketch,
      * exhibits) lie one below the other; a narrow one (calculator, notes) shares the row of a wide one as long as there are
-     * any. The rows share the height; one that needs more has more as long as the others have what they need.
+     * any. They are laid out in one order, whichever was opened first, so that they come back as they were. The rows share the height; one that needs more has more as long as the others have what they need.
      */
 
     /** How wide the question stays at least, in units. */
     private static final int QUESTION = 25;
+
+    /** A sheet lower than so many units has no room for a panel. */
+    private static final int LOW = 20;
 
     private Placement() {}
 
@@ -43,14 +46,27 @@ public final class Placement {
         }
     }
 
+    /**
+     * Returns the area that the sheet of the question and its panels share: that of the sheet, or down to {@code floor} where
+     * the sheet is too low for a panel.
+     */
+    public static Rect area(Rect sheet, int floor, int unit) {
+        int height = sheet.height() < LOW * unit ? floor - sheet.top() : sheet.height();
+        return new Rect(sheet.left(), sheet.top(), sheet.width(), height);
+    }
+
     /** Returns the place of each panel in the area that the sheet and its panels share. */
     public static Map<Panel, Rect> arranged(List<Panel> panels, Rect area, int unit) {
         int left = Math.min(area.left() + QUESTION * unit, Math.max(area.left(), area.right() - QUESTION * unit));
         Rect free = new Rect(left, area.top(), area.right() - left, area.height());
-        List<Panel> wide =
-                panels.stream().filter(panel -> !Size.of(panel).narrow()).toList();
-        List<Panel> narrow =
-                panels.stream().filter(panel -> Size.of(panel).narrow()).toList();
+        List<Panel> wide = panels.stream()
+                .filter(panel -> !Size.of(panel).narrow())
+                .sorted()
+                .toList();
+        List<Panel> narrow = panels.stream()
+                .filter(panel -> Size.of(panel).narrow())
+                .sorted()
+                .toList();
         List<List<Panel>> rows = new ArrayList<>();
         wide.forEach(panel -> rows.add(new ArrayList<>(List.of(panel))));
         for (int i = 0; i < narrow.size(); i++) {

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 
 class ChainTest {
 
-    private static final Map<String, Object> HEAD = Chain.head("17", new PaperId("pilot"), 2);
+    private static final Map<String, Object> HEAD = Chain.head("17", new PaperId("pilot"), 2, 0);
 
     @Test
     void hashesTheDocumentedEncoding() {

@@ -15,6 +15,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.time.Duration;
 import java.util.List;
@@ -68,19 +71,22 @@ class PaperTest {
                 draft(
                         "one option",
                         "response R1",
-                        "2 to 26 options",
+                        "2 to 60 options",
                         oneItem(Rational.ONE, Rational.ZERO, choice(SamplePapers.R1, 1, 1, 1))),
                 draft(
                         "more choices than options",
                         "response R1",
-                        "most (5) <= options (4)",
+                        "most (5) <= offered (4)",
                         oneItem(Rational.ONE, Rational.ZERO, choice(SamplePapers.R1, 4, 1, 5))),
                 draft("no interaction", "item q1", "at least one interaction", oneItem(Rational.ONE, Rational.ZERO)),
                 draft(
                         "a box for nothing",
                         "response R1",
-                        "1 to 40 characters",
-                        oneItem(Rational.ONE, Rational.ZERO, new Interaction.NumberEntry(SamplePapers.R1, 0))),
+                        "1 to 400 characters",
+                        oneItem(
+                                Rational.ONE,
+                                Rational.ZERO,
+                                new TextEntry(SamplePapers.R1, 0, Reading.AsNumber.PLAIN))),
                 draft(
                         "an unknown stage in a box",
                         "time box b",

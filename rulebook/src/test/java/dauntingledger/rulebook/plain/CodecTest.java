@@ -6,12 +6,21 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.ItemSet;
+import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
+import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.paper.SectionId;
+import dauntingledger.rulebook.paper.Selection;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
@@ -19,6 +28,7 @@ import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
 import dauntingledger.rulebook.sitting.Window;
 import dauntingledger.rulebook.testing.Desk;
+import dauntingledger.rulebook.testing.SampleInteractions;
 import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
 import java.time.Duration;
@@ -26,6 +36,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -86,6 +97,7 @@ class CodecTest {
                                 Map.of(stage, Duration.ofMinutes(10)),
                                 true,
                                 List.of("a lamp"))),
+                new Act.Played(new ItemId("q1"), SamplePapers.R1),
                 new Act.Paused(),
                 new Act.Resumed());
 
@@ -115,6 +127,39 @@ class CodecTest {
         assertThatThrownBy(() -> EntryCodec.fromPlain(plain))
                 .isInstanceOf(MalformedDataException.class)
                 .hasMessageContaining(complaint);
+    }
+
+    @Test
+    void everyKindOfInteractionAndASelectionComeBackEqual() {
+        List<Item> items = new ArrayList<>();
+        SampleInteractions.all().forEach(interaction -> {
+            Interaction[] interactions = interaction instanceof Play
+                    ? new Interaction[] {interaction, SamplePapers.box(SamplePapers.R2)}
+                    : new Interaction[] {interaction};
+            items.add(SamplePapers.item(
+                    "q" + items.size(), Rational.ONE, Rational.ZERO, Item.Credit.PARTS, interactions));
+        });
+        ItemSet set = new ItemSet(
+                new ItemSetId("set"),
+                "Set",
+                true,
+                ItemSet.Stimulus.PASSAGE,
+                new Selection(3, Set.of(new ItemId("q1")), true, Set.of(new ItemId("q0"))),
+                items);
+        Paper paper = SamplePapers.paper(
+                List.of(
+                        new Stage.Block(
+                                SamplePapers.stage("one"),
+                                "One",
+                                List.of(new Section(new SectionId("s"), "S", Movement.FREE, List.of(set))),
+                                true),
+                        SamplePapers.handIn()),
+                List.of());
+
+        assertThat(PaperCodec.fromPlain(PaperCodec.toPlain(paper))).isEqualTo(paper);
+        assertThat(paper.drawn(7).items())
+                .hasSize(3)
+                .anyMatch(item -> item.id().value().equals("q1"));
     }
 
     @Test

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Finding;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
@@ -17,13 +16,13 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -37,12 +36,12 @@ class ScoreTest {
 
     /** Key of the pilot paper: q1 a; q2 a and c, each for itself, b costs; q3 4.2 ± 0.1; q4 1 and 2; q5 b. */
     private static final Key PILOT = new Key(Map.of(
-            new ItemId("q1"), Map.of(R1, new KeyRule.Options(Set.of(A))),
-            new ItemId("q2"),
-                    Map.of(R1, new KeyRule.PerOption(Map.of(A, Rational.ONE, C, Rational.ONE, B, Rational.of(-1)))),
-            new ItemId("q3"), Map.of(R1, number("4.2", "0.1")),
-            new ItemId("q4"), Map.of(R1, number("1", "0"), R2, number("2", "0")),
-            new ItemId("q5"), Map.of(R1, new KeyRule.Options(Set.of(B)))));
+            new ItemId("q1"), SampleKeys.choice("a"),
+            new ItemId("q2"), SampleKeys.mapped(Map.of("a", 1, "c", 1, "b", -1)),
+            new ItemId("q3"),
+                    SampleKeys.numbers(Map.of(R1, "4.2"), Map.of("tolerance-mode", "absolute", "tolerance", "0.1")),
+            new ItemId("q4"), SampleKeys.numbers(Map.of(R1, "1", R2, "2"), Map.of()),
+            new ItemId("q5"), SampleKeys.choice("b")));
 
     private final Desk desk = Desk.inBlockOne();
 
@@ -96,17 +95,48 @@ class ScoreTest {
     @ParameterizedTest
     @CsvSource({
         "4.2, absolute, 0.1, 4.3, true", "4.2, absolute, 0.1, 4.31, false", "4.2, absolute, 0.1, 4.1, true",
-        "200, relative, 1/50, 196, true", "200, relative, 1/50, 204.01, false", "-200, relative, 1/50, -196, true",
-        "0, relative, 1/50, 0, true", "0, relative, 1/50, 0.001, false", "3/4, absolute, 0, 0.75, true",
-        "3/4, absolute, 0, 7.5e-1, true", "3/4, absolute, 0, 0.7500001, false", "3/4, absolute, 0, none, false"
+        "4.2, absolute, 0.1 0.3, 4.31, false", "4.2, absolute, 0.3 0.1, 4.5, true", "200, relative, 2, 196.08, true",
+        "200, relative, 2, 196, false", "200, relative, 2, 204, true", "-200, relative, 2, -204, true",
+        "0, relative, 2, 0, true", "0, relative, 2, 0.001, false", "3/4, exact, 0, 0.75, true",
+        "3/4, exact, 0, 7.5e-1, true", "3/4, exact, 0, 0.7500001, false", "3/4, exact, 0, none, false"
     })
     void judgeNumbersWithinTheirTolerance(String key, String mode, String bound, String typed, boolean right) {
-        Tolerance tolerance = mode.equals("absolute")
-                ? new Tolerance.Absolute(Rational.parse(bound))
-                : new Tolerance.Relative(Rational.parse(bound));
-        KeyRule rule = new KeyRule.Number(Rational.parse(key), tolerance);
+        ItemKey item = SampleKeys.numbers(Map.of(R1, key), Map.of("tolerance-mode", mode, "tolerance", bound));
 
-        assertThat(rule.share(Value.typed(typed))).isEqualTo(right ? Rational.ONE : Rational.ZERO);
+        assertThat(item.judge(Map.of(R1, Value.typed(typed))).score()).isEqualTo(right ? Rational.ONE : Rational.ZERO);
+    }
+
+    @Test
+    void tellApartWhatWaitsForAMarker() {
+        Key key = new Key(Map.of(
+                new ItemId("q1"), SampleKeys.choice("a"),
+                new ItemId("q2"), SampleKeys.mapped(Map.of("a", 1, "c", 1)),
+                new ItemId("q3"), SampleKeys.byPerson(),
+                new ItemId("q4"), SampleKeys.numbers(Map.of(R1, "1", R2, "2"), Map.of()),
+                new ItemId("q5"), SampleKeys.byPerson()));
+        desk.chooses("q1", "a").types("q3", "4");
+        Score score = Score.of(key, desk.sitting());
+
+        assertThat(score.marks()).isEqualTo(Rational.of(2));
+        assertThat(score.pending()).isEqualTo(Rational.of(2));
+        assertThat(score.sections())
+                .extracting(Score.OfSection::pending)
+                .containsExactly(Rational.of(2), Rational.ZERO);
+    }
+
+    @Test
+    void sayHowTheyCameAbout() {
+        desk.chooses("q2", "a", "b");
+
+        Score.Explanation explanation = Score.explain(PILOT, desk.sitting().question(new ItemId("q2")));
+
+        assertThat(explanation.score().item()).isEqualTo(new ItemId("q2"));
+        assertThat(explanation.outcomes()).containsKey(ItemKey.SCORE);
+        assertThat(explanation.reasons()).singleElement().satisfies(reason -> {
+            assertThat(reason.given().elements()).containsExactly("a", "b");
+            assertThat(reason.expected().elements()).isEmpty();
+            assertThat(reason.worths()).containsExactly(new Worth("a", Rational.ONE), new Worth("b", Rational.of(-1)));
+        });
     }
 
     @Nested
@@ -121,7 +151,7 @@ class ScoreTest {
         private Rational scoreOfTwoWrong(boolean floorAtZero) {
             Item first = third("q1");
             Item second = third("q5");
-            ItemSet set = new ItemSet(new ItemSetId("set"), "Set", floorAtZero, List.of(first, second));
+            ItemSet set = ItemSet.of(new ItemSetId("set"), "Set", floorAtZero, List.of(first, second));
             Paper paper = SamplePapers.paper(
                     List.of(
                             new Stage.Block(
@@ -147,49 +177,33 @@ class ScoreTest {
         @Test
         void findsEveryGap() {
             Key key = new Key(Map.of(
-                    new ItemId("q1"), Map.of(R1, new KeyRule.Options(Set.of(new ChoiceId("z")))),
-                    new ItemId("q3"), Map.of(R1, new KeyRule.Options(Set.of(A)))));
+                    new ItemId("q1"), SampleKeys.choice("z"),
+                    new ItemId("q3"), SampleKeys.numbers(Map.of(R2, "4"), Map.of())));
 
             assertThat(key.findings(SamplePapers.pilot()))
                     .extracting(Finding::place)
-                    .containsExactly(
-                            "item q1, response R1",
-                            "item q2, response R1",
-                            "item q3, response R1",
-                            "item q4, response R1",
-                            "item q4, response R2",
-                            "item q5, response R1");
-            assertThat(PILOT.findings(SamplePapers.pilot())).isEmpty();
+                    .containsExactly("item q1, response R1", "item q2", "item q3, response R1", "item q4", "item q5");
         }
 
         @Test
-        void saysWhichRuleIsMissing() {
-            desk.chooses("q1", "a");
+        void asksHowMuchAnItemCanBeWorth() {
+            ItemKey worthless =
+                    new ItemKey(Map.of(R1, SampleKeys.single("a")), SampleKeys.SCORE, List.of(), ItemKey.Judge.RULES);
 
+            assertThat(new Key(Map.of(new ItemId("q1"), worthless)).findings(SamplePapers.pilot()))
+                    .extracting(Finding::toString)
+                    .anySatisfy(finding -> assertThat(finding).contains("item q1", "MAXSCORE"));
+        }
+
+        @Test
+        void refusesToScore() {
             assertThatThrownBy(() -> Score.of(new Key(Map.of()), desk.sitting()))
                     .isInstanceOf(IllegalStateException.class)
-                    .hasMessageContaining("q1");
-        }
-
-        @Test
-        void refusesKeysThatNobodyCouldMeet() {
-            assertThatThrownBy(() -> new KeyRule.Options(Set.of())).hasMessageContaining("at least one");
-            assertThatThrownBy(() -> new KeyRule.PerOption(Map.of(A, Rational.of(-1))))
-                    .hasMessageContaining("positive");
-            assertThatThrownBy(() -> new Tolerance.Absolute(Rational.of(-1))).hasMessageContaining("-1");
+                    .hasMessageContaining("item q1");
         }
     }
 
-    private Score.Outcome outcome(String item) {
-        return Score.of(PILOT, desk.sitting()).sections().stream()
-                .flatMap(section -> section.items().stream())
-                .filter(scored -> scored.item().value().equals(item))
-                .findFirst()
-                .orElseThrow()
-                .outcome();
-    }
-
-    private static KeyRule number(String key, String bound) {
-        return new KeyRule.Number(Rational.parse(key), new Tolerance.Absolute(Rational.parse(bound)));
+    private Score.Outcome outcome(String id) {
+        return Score.item(PILOT, desk.sitting().question(new ItemId(id))).outcome();
     }
 }

@@ -233,6 +233,16 @@ class WorksheetTest {
         }
 
         @Test
+        void ofABlockThatIsMovedLeavesItsFormulasAndNothingBehind() {
+            type("A1", "1", "A2", "=A1+1", "A3", "7");
+            sheet.write(sheet.moved(new Area(CellRef.of("A1"), CellRef.of("A2")), CellRef.of("A2")));
+
+            assertThat(sheet.typed(CellRef.of("A1"))).isEmpty();
+            assertThat(sheet.typed(CellRef.of("A2"))).isEqualTo("1");
+            assertThat(sheet.typed(CellRef.of("A3"))).isEqualTo("=A1+1");
+        }
+
+        @Test
         void leavesOutWhatWouldLieOffTheSheet() {
             type("A1", "1", "B1", "2");
 

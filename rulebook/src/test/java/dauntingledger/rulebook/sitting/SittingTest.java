@@ -7,14 +7,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSetId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.time.Duration;

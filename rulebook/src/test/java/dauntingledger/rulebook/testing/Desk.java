@@ -1,10 +1,10 @@
 package dauntingledger.rulebook.testing;
 
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;

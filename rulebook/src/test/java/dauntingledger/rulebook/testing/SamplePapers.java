@@ -2,13 +2,11 @@ package dauntingledger.rulebook.testing;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Finish;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
@@ -17,13 +15,18 @@ import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.TextEntry;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -136,7 +139,7 @@ public final class SamplePapers {
     }
 
     public static Stage.Block block(String id, Movement movement, Item... items) {
-        ItemSet set = new ItemSet(new ItemSetId(id + "-set"), "Set " + id, false, List.of(items));
+        ItemSet set = ItemSet.of(new ItemSetId(id + "-set"), "Set " + id, false, List.of(items));
         return new Stage.Block(
                 stage(id),
                 "Block " + id,
@@ -176,17 +179,11 @@ public final class SamplePapers {
     }
 
     public static Item number(String id) {
-        return item(id, Rational.of(2), Rational.ZERO, Item.Credit.WHOLE, new Interaction.NumberEntry(R1, 8));
+        return item(id, Rational.of(2), Rational.ZERO, Item.Credit.WHOLE, box(R1));
     }
 
     public static Item twoNumbers(String id) {
-        return item(
-                id,
-                Rational.of(1),
-                Rational.ONE,
-                Item.Credit.PARTS,
-                new Interaction.NumberEntry(R1, 8),
-                new Interaction.NumberEntry(R2, 8));
+        return item(id, Rational.of(1), Rational.ONE, Item.Credit.PARTS, box(R1), box(R2));
     }
 
     public static Item item(
@@ -198,8 +195,13 @@ public final class SamplePapers {
         return new Item(item.id(), item.interactions(), item.marks(), item.penalty(), item.credit(), entering);
     }
 
-    public static Interaction.Choice choice(ResponseId response, int options, int least, int most) {
-        return new Interaction.Choice(
+    /** A box of eight characters for a number. */
+    public static TextEntry box(ResponseId response) {
+        return new TextEntry(response, 8, Reading.AsNumber.PLAIN);
+    }
+
+    public static Choice choice(ResponseId response, int options, int least, int most) {
+        return Choice.list(
                 response,
                 Stream.of("a", "b", "c", "d", "e", "f")
                         .limit(options)

@@ -4,7 +4,6 @@ import dauntingledger.rulebook.calculator.Angle;
 import dauntingledger.rulebook.marks.Brush;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Entering;
@@ -13,7 +12,6 @@ import dauntingledger.rulebook.paper.Equipment.Scratch;
 import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.Finish;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Movement;
@@ -27,7 +25,11 @@ import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Tool;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.TextEntry;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sheet.CellFormat;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sitting.Act;
@@ -333,13 +335,14 @@ public final class Scripts {
 
     private Value anyValue(Interaction interaction) {
         return switch (interaction) {
-            case Interaction.Choice choice when choice.isSingle() -> Value.choice(anyChoice());
-            case Interaction.Choice choice ->
+            case Choice choice when choice.isSingle() -> Value.choice(anyChoice());
+            case Choice choice ->
                 Value.choices(
                         random.nextBoolean() ? List.of(anyChoice()) : List.of(new ChoiceId("a"), new ChoiceId("c")));
-            case Interaction.NumberEntry entry ->
+            case TextEntry entry ->
                 Value.typed(List.of("", "4.2", "3/4", "abc", "1e3", "0,5", "123456789")
                         .get(random.nextInt(7)));
+            default -> throw new IllegalStateException("no script answers " + interaction);
         };
     }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Entry;

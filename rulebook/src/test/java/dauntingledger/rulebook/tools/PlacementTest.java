@@ -38,6 +38,18 @@ class PlacementTest {
         return a.left() < b.right() && b.left() < a.right() && a.top() < b.bottom() && b.top() < a.bottom();
     }
 
+    @Property
+    void theOrderOfOpeningDoesNotMatter(@ForAll @UniqueElements List<Panel> panels) {
+        assertThat(Placement.arranged(panels, AREA, UNIT))
+                .isEqualTo(Placement.arranged(panels.stream().sorted().toList(), AREA, UNIT));
+    }
+
+    @Test
+    void aSheetThatIsTooLowGivesItsPanelsTheSpaceDownToTheFloor() {
+        assertThat(Placement.area(new Rect(0, 80, 900, 90), 500, UNIT)).isEqualTo(new Rect(0, 80, 900, 420));
+        assertThat(Placement.area(AREA, 790, UNIT)).isEqualTo(AREA);
+    }
+
     @Test
     void aTideTableAWorksheetAndACalculatorStandSideBySide() {
         Map<Panel, Rect> places =

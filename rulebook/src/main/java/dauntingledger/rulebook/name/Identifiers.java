@@ -1,11 +1,11 @@
-package dauntingledger.rulebook.paper;
+package dauntingledger.rulebook.name;
 
 import static java.util.Objects.requireNonNull;
 
 /** The one rule for identifiers that travel in packages, ledgers and web addresses. */
-final class Identifiers {
+public final class Identifiers {
 
-    static final int MAX_LENGTH = 64;
+    public static final int MAX_LENGTH = 64;
 
     private Identifiers() {}
 
@@ -15,7 +15,7 @@ final class Identifiers {
      * @throws NullPointerException if {@code value} is null
      * @throws IllegalArgumentException if {@code value} is empty, too long, or holds another character
      */
-    static String require(String value, String name) {
+    public static String require(String value, String name) {
         requireNonNull(value, name);
         if (value.isEmpty() || value.length() > MAX_LENGTH || !isAllowed(value)) {
             throw new IllegalArgumentException(name + " must be 1 to " + MAX_LENGTH

@@ -1,4 +1,6 @@
-package dauntingledger.rulebook.paper;
+package dauntingledger.rulebook.response;
+
+import dauntingledger.rulebook.name.Identifiers;
 
 /**
  * Names a response variable; unique in its item.

@@ -1,4 +1,4 @@
-package dauntingledger.rulebook.paper;
+package dauntingledger.rulebook.response;
 
 import static java.util.Objects.requireNonNull;
 
@@ -34,6 +34,11 @@ public record Value(Cardinality cardinality, BaseType baseType, List<String> ele
         return new Value(Cardinality.SINGLE, BaseType.STRING, text.isEmpty() ? List.of() : List.of(text));
     }
 
+    /** Returns a value of the same cardinality and base type. */
+    public Value with(List<String> others) {
+        return new Value(cardinality, baseType, others);
+    }
+
     public boolean isBlank() {
         for (String element : elements) {
             if (!element.isBlank()) {
@@ -43,13 +48,25 @@ public record Value(Cardinality cardinality, BaseType baseType, List<String> ele
         return true;
     }
 
+    /** How many elements a value has, and whether their order counts. */
     public enum Cardinality {
         SINGLE,
-        MULTIPLE
+        MULTIPLE,
+        ORDERED
     }
 
+    /** What the elements are, and how they are written. */
     public enum BaseType {
         IDENTIFIER,
-        STRING
+        STRING,
+        INTEGER,
+        FLOAT,
+        BOOLEAN,
+        /** Two whole numbers, {@code 12 40}: to the right and down, in the pixels of a picture. */
+        POINT,
+        /** Two identifiers whose order does not count. */
+        PAIR,
+        /** Two identifiers, from one to the other. */
+        DIRECTED_PAIR
     }
 }

@@ -1,0 +1,167 @@
+package dauntingledger.rulebook.response;
+
+import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.number.Rational;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Something drawn on a chart. Places are in the chart's unit of length, to the right and down from its upper left
+ * corner; bearings are in degrees from north, which is up, by way of east, from 0 below 360.
+ *
+ * <table>
+ * <caption>How it is written</caption>
+ * <tr><td>{@code point 12.5 40}</td><td>a point</td></tr>
+ * <tr><td>{@code line 12.5 40 60 40}</td><td>a line from one place to another</td></tr>
+ * <tr><td>{@code arc 12.5 40 18}</td><td>a circle of distance about a place</td></tr>
+ * </table>
+ */
+public sealed interface Drawn {
+
+    int TENTHS = 10;
+    int HUNDREDTHS = 100;
+
+    /** A place on the chart. */
+    record Place(double x, double y) {
+
+        public double distance(Place other) {
+            return Math.hypot(other.x - x, other.y - y);
+        }
+
+        /** Returns the bearing of {@code other} from here. */
+        public double bearing(Place other) {
+            double degrees = Math.toDegrees(Math.atan2(other.x - x, y - other.y));
+            return degrees < 0 ? degrees + 360 : degrees;
+        }
+
+        /** Returns the place {@code distance} from here on {@code bearing}. */
+        public Place towards(double bearing, double distance) {
+            double angle = Math.toRadians(bearing);
+            return new Place(x + distance * Math.sin(angle), y - distance * Math.cos(angle));
+        }
+
+        /** Returns where a line from here to {@code other} ends that keeps to one of the axes, the longer one. */
+        public Place square(Place other) {
+            return Math.abs(other.x - x) > Math.abs(other.y - y) ? new Place(other.x, y) : new Place(x, other.y);
+        }
+
+        /** Returns the place in hundredths of the unit, as it is written. */
+        @Override
+        public String toString() {
+            return written(x, HUNDREDTHS) + " " + written(y, HUNDREDTHS);
+        }
+
+        boolean isWithin(int width, int height) {
+            return x >= 0 && x <= width && y >= 0 && y <= height;
+        }
+    }
+
+    record Point(Place at) implements Drawn {
+        @Override
+        public String toString() {
+            return "point " + at;
+        }
+    }
+
+    record Line(Place from, Place to) implements Drawn {
+
+        public double length() {
+            return from.distance(to);
+        }
+
+        public double bearing() {
+            return from.bearing(to);
+        }
+
+        @Override
+        public String toString() {
+            return "line " + from + " " + to;
+        }
+    }
+
+    /** A circle of distance about a place. */
+    record Arc(Place centre, double radius) implements Drawn {
+        @Override
+        public String toString() {
+            return "arc " + centre + " " + written(radius, HUNDREDTHS);
+        }
+    }
+
+    /** Returns the figures that a candidate reads off: of a point its place, of a line bearing and length, of an arc its radius. */
+    default List<String> figures() {
+        return switch (this) {
+            case Point point -> Signs.pieces(point.at().toString());
+            case Line line -> List.of(written(line.bearing(), TENTHS), written(line.length(), HUNDREDTHS));
+            case Arc arc -> List.of(written(arc.radius(), HUNDREDTHS));
+        };
+    }
+
+    private static String written(double number, int parts) {
+        return Numeral.write(Rational.of(Math.round(number * parts), parts));
+    }
+
+    /**
+     * Returns what a pen draws from one place to another: {@code point} at the first, {@code line} between them, {@code
+     * arc} about the first through the second.
+     *
+     * @throws IllegalArgumentException if there is no such pen
+     */
+    static Drawn between(String pen, Place from, Place to) {
+        return switch (pen) {
+            case "point" -> new Point(from);
+            case "line" -> new Line(from, to);
+            case "arc" -> new Arc(from, from.distance(to));
+            default -> throw new IllegalArgumentException("there is no pen '" + pen + "'");
+        };
+    }
+
+    /** Returns what {@code element} writes, or empty if it writes nothing of the kind. */
+    static Optional<Drawn> read(String element) {
+        List<String> words = Signs.pieces(element);
+        double[] numbers = new double[words.size() - 1];
+        for (int i = 0; i < numbers.length; i++) {
+            if (!isPlainNumber(words.get(i + 1))) {
+                return Optional.empty();
+            }
+            numbers[i] = plainNumber(words.get(i + 1));
+        }
+        return switch (words.get(0) + numbers.length) {
+            case "point2" -> Optional.of(new Point(new Place(numbers[0], numbers[1])));
+            case "line4" -> line(new Place(numbers[0], numbers[1]), new Place(numbers[2], numbers[3]));
+            case "arc3" ->
+                numbers[2] > 0 ? Optional.of(new Arc(new Place(numbers[0], numbers[1]), numbers[2])) : Optional.empty();
+            default -> Optional.empty();
+        };
+    }
+
+    private static Optional<Drawn> line(Place from, Place to) {
+        return from.equals(to) ? Optional.empty() : Optional.of(new Line(from, to));
+    }
+
+    /** Returns whether all of it that marks a place is on a chart of this size. */
+    default boolean isWithin(int width, int height) {
+        return switch (this) {
+            case Point point -> point.at().isWithin(width, height);
+            case Line line -> line.from().isWithin(width, height) && line.to().isWithin(width, height);
+            case Arc arc -> arc.centre().isWithin(width, height) && arc.radius() <= Math.hypot(width, height);
+        };
+    }
+
+    private static boolean isPlainNumber(String text) {
+        return !text.isEmpty()
+                && text.length() <= 12
+                && text.chars().allMatch(c -> (c >= '0' && c <= '9') || c == '.')
+                && text.chars().filter(c -> c == '.').count() <= 1
+                && !text.equals(".");
+    }
+
+    /** Both parts of the quotient are exact, so it is rounded once; to parse a double would bring its tables to the browser. */
+    private static double plainNumber(String text) {
+        int point = text.indexOf('.');
+        long divisor = 1;
+        for (int i = point < 0 ? text.length() : point + 1; i < text.length(); i++) {
+            divisor *= 10;
+        }
+        return Long.parseLong(text.replace(".", "")) / (double) divisor;
+    }
+}

@@ -1,0 +1,98 @@
+package dauntingledger.rulebook.response;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** One place in a question that takes a response, in the sense of QTI 3.0. */
+public sealed interface Interaction
+        permits Choice, TextEntry, ExtendedText, Order, Pairing, Points, Grid, Track, Construction, Play, OnPaper {
+
+    ResponseId response();
+
+    /** Returns the blank response, which has the cardinality and the base type of every other. */
+    Value blank();
+
+    /** Returns what is wrong with {@code elements} as a response to this interaction, or empty if it can be entered. */
+    Optional<Misfit> misfit(List<String> elements);
+
+    /** Returns how much of this interaction {@code value}, which fits it and is not blank, answers. */
+    Completeness completeness(Value value);
+
+    /** Returns the candidate's own entry in short form, as the ledger shows it. */
+    String label(Value value);
+
+    /** Returns everything that keeps this from being asked, a sentence each; empty if nothing does. */
+    List<String> findings();
+
+    /** Returns whether {@code value} can be entered, as {@link #misfit(List)} says of its elements. */
+    default Optional<Misfit> misfit(Value value) {
+        Value blank = blank();
+        boolean fits = value.cardinality() == blank.cardinality()
+                && value.baseType() == blank.baseType()
+                && (blank.cardinality() != Value.Cardinality.SINGLE
+                        || value.elements().size() <= 1);
+        return fits ? misfit(value.elements()) : Optional.of(Misfit.WRONG_SHAPE);
+    }
+
+    /** Returns this with its options in an order drawn with {@code draw}, where they may change places. */
+    default Interaction drawn(Draw draw) {
+        return switch (this) {
+            case Choice choice -> choice.with(choice.order().apply(choice.choices(), draw));
+            case Order order -> order.with(order.order().apply(order.choices(), draw));
+            case Pairing pairing -> pairing.with(pairing.drawnOnes(draw));
+            case TextEntry entry -> entry;
+            case ExtendedText text -> text;
+            case Points points -> points;
+            case Grid grid -> grid;
+            case Track track -> track;
+            case Construction construction -> construction;
+            case Play play -> play;
+            case OnPaper paper -> paper;
+        };
+    }
+
+    /**
+     * Returns what {@code elements} become when {@code element} is pressed: it is taken back if it is among them, and
+     * added if it is not; what there is room for only once makes room for it.
+     */
+    default List<String> pressed(List<String> elements, String element) {
+        List<String> others = new ArrayList<>(elements);
+        if (!others.remove(element)) {
+            others.removeIf(other -> makesRoom(other, element));
+            others.add(element);
+        }
+        return List.copyOf(others);
+    }
+
+    /** Returns whether only one of two elements can be there, so that {@code old} makes room. */
+    default boolean makesRoom(String old, String element) {
+        return blank().cardinality() == Value.Cardinality.SINGLE;
+    }
+
+    /** Why a value cannot be entered. */
+    enum Misfit {
+        WRONG_SHAPE,
+        UNKNOWN_CHOICE,
+        TOO_MANY_CHOICES,
+        TOO_LONG,
+        /** A place that is not on the picture, the track or the chart. */
+        OFF_THE_PICTURE;
+
+        static Optional<Misfit> ofLength(List<String> elements, int most) {
+            return elements.stream().anyMatch(text -> text.length() > most) ? Optional.of(TOO_LONG) : Optional.empty();
+        }
+    }
+
+    /** How much of an interaction or a question is answered. */
+    enum Completeness {
+        BLANK,
+        PART,
+        FULL;
+
+        /** Returns {@code PART} below {@code least} of what is wanted, else {@code FULL}. */
+        static Completeness of(int given, int least) {
+            return given == 0 ? BLANK : given < least ? PART : FULL;
+        }
+    }
+}

@@ -1,0 +1,10 @@
+package dauntingledger.rulebook.scoring;
+
+import dauntingledger.rulebook.number.Rational;
+
+/**
+ * What one part of an answer brought.
+ *
+ * @param part an element of a response as it was given, or what a yardstick calls a part of it
+ */
+public record Worth(String part, Rational worth) {}

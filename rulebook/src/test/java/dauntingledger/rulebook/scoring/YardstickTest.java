@@ -1,0 +1,210 @@
+package dauntingledger.rulebook.scoring;
+
+import static dauntingledger.rulebook.testing.SamplePapers.R1;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Drawn;
+import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.Track;
+import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.response.Value.BaseType;
+import dauntingledger.rulebook.response.Value.Cardinality;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class YardstickTest {
+
+    private static final Value TEXTS = new Value(Cardinality.MULTIPLE, BaseType.STRING, List.of());
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "MULTIPLE | IDENTIFIER | a,b,c,d | WHOLE | a,b,c,d | 1",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | WHOLE | a,b,c | 0",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | WHOLE | a,b,c,d,e | 0",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | PARTS | a,b,c | 3/4",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | PARTS | a,x,y | 1/4",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | PARTS_LESS_WRONG | a,b,x | 1/4",
+                "MULTIPLE | IDENTIFIER | a,b,c,d | PARTS_LESS_WRONG | x,y | 0",
+                "MULTIPLE | DIRECTED_PAIR | a x,b y | PARTS | a x,b x | 1/2",
+                "MULTIPLE | DIRECTED_PAIR | a x,b y | PARTS | x a,y b | 0",
+                "MULTIPLE | PAIR | a x,b y | PARTS | x a,y b | 1",
+                "ORDERED | IDENTIFIER | a,b,c | PARTS | a,c,b | 1/3",
+                "ORDERED | IDENTIFIER | a,b,c | WHOLE | a,b,c | 1",
+                "ORDERED | IDENTIFIER | a,b,c | PARTS | b | 0",
+            })
+    void takesElementsEachForItself(
+            Cardinality cardinality,
+            BaseType type,
+            String correct,
+            Yardstick.Credit credit,
+            String given,
+            String share) {
+        Value expected = new Value(cardinality, type, List.of(correct.split(",")));
+
+        assertThat(share(expected.with(List.of()), new Yardstick.OfElements(expected, credit), given.split(",")))
+                .isEqualTo(Rational.parse(share));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "h1 4.2;h2 sill | 1",
+                "h1 4,25;h2 SILL | 1",
+                "h1 4.251;h2 sill | 1/2",
+                "h2 bar | 0",
+                "h1 four;h2 sill | 1/2",
+            })
+    void takesCellsWithTheirTolerances(String given, String share) {
+        Yardstick cells = new Yardstick.OfCells(
+                List.of(
+                        new Yardstick.OfCells.Cell(
+                                new ChoiceId("h1"), Reading.AsNumber.PLAIN, "4.2", Rational.parse("0.05")),
+                        new Yardstick.OfCells.Cell(
+                                new ChoiceId("h2"),
+                                new Reading.AsWords(Set.of(Reading.Difference.CASE)),
+                                "sill",
+                                Rational.ZERO)),
+                Yardstick.Credit.PARTS);
+
+        assertThat(share(TEXTS, cells, given.split(";"))).isEqualTo(Rational.parse(share));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "flash 1;flash 3;long 6.5 | 1",
+                "flash 1.5;flash 2.5;long 6 | 1",
+                "flash 1.75;flash 3;long 6.5 | 1/3",
+                "flash 1;flash 3;long 6.5;flash 9 | 2/3",
+                "long 1;long 3 | 0",
+                "flash 2.5;flash 1.5 | 2/3",
+            })
+    void takesSymbolsNearTheirPlaces(String given, String share) {
+        List<Track.Placed> wanted = List.of(
+                Track.Placed.read("flash 1").orElseThrow(),
+                Track.Placed.read("flash 3").orElseThrow(),
+                Track.Placed.read("long 6.5").orElseThrow());
+
+        assertThat(share(
+                        TEXTS,
+                        new Yardstick.OfTrack(wanted, Rational.of(1, 2), Yardstick.Credit.PARTS_LESS_WRONG),
+                        given.split(";")))
+                .isEqualTo(Rational.parse(share));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "point 100 50;line 100 50 100 10;arc 20 20 15 | 1",
+                "point 101 50;line 100 10 100 50;arc 20 20 16 | 1",
+                "point 101.1 50;line 100 50 100 10;arc 20 20 15 | 2/3",
+                "line 100 50 101.39 10.02 | 1/3",
+                "line 100 50 103 10.11 | 0",
+                "line 100 50 100 11.5;arc 20 20 16.1 | 0",
+            })
+    void takesWhatIsDrawnWithinItsTolerances(String given, String share) {
+        Yardstick chart = new Yardstick.OfChart(
+                List.of(
+                        required("fix", "point 100 50", 1, 0, 0),
+                        required("course", "line 100 50 100 10", 1, 2, 1),
+                        required("range", "arc 20 20 15", 1, 0, 1)),
+                Yardstick.Credit.PARTS);
+
+        assertThat(share(TEXTS, chart, given.split(";"))).isEqualTo(Rational.parse(share));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"PARTS, 1/2", "PARTS_LESS_WRONG, 1/4"})
+    void sayWhatEachGivenPartBroughtOrCost(Yardstick.Credit credit, String share) {
+        List<Worth> worths = new ArrayList<>();
+        Value correct = new Value(Cardinality.MULTIPLE, BaseType.IDENTIFIER, List.of("a", "b", "c", "d"));
+        Rational worth = new Yardstick.OfElements(correct, credit).worth(correct.with(List.of("a", "x", "b")), worths);
+
+        assertThat(worth).isEqualTo(Rational.parse(share));
+        assertThat(worths).extracting(Worth::part).containsExactly("a", "x", "b");
+        assertThat(worths.stream().map(Worth::worth).reduce(Rational.ZERO, Rational::plus))
+                .isEqualTo(worth);
+    }
+
+    @Test
+    void losesNoMarksByTheOrderInWhichThingsWereGiven() {
+        List<Track.Placed> close = List.of(
+                Track.Placed.read("flash 1").orElseThrow(),
+                Track.Placed.read("flash 1.5").orElseThrow());
+        Yardstick yardstick = new Yardstick.OfTrack(close, Rational.of(1, 2), Yardstick.Credit.PARTS);
+
+        assertThat(share(TEXTS, yardstick, "flash 1.25", "flash 0.5")).isEqualTo(Rational.ONE);
+        assertThat(share(TEXTS, yardstick, "flash 0.5", "flash 1.25")).isEqualTo(Rational.ONE);
+    }
+
+    @Test
+    void knowsItsWayRoundTheCompass() {
+        Drawn.Place here = new Drawn.Place(100, 100);
+
+        assertThat(here.bearing(new Drawn.Place(100, 50))).isZero();
+        assertThat(here.bearing(new Drawn.Place(150, 100))).isEqualTo(90);
+        assertThat(here.bearing(new Drawn.Place(50, 100))).isEqualTo(270);
+        assertThat(here.bearing(here.towards(222.5, 60))).isCloseTo(222.5, org.assertj.core.data.Offset.offset(1e-9));
+        assertThat(here.distance(here.towards(222.5, 60))).isCloseTo(60, org.assertj.core.data.Offset.offset(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"a, 2", "'a,b', 3", "'a,b,x', 2", "x, 0", "'a,b,c', 4"})
+    void holdsAMappingWithinItsBounds(String given, String score) {
+        ItemKey key = SampleKeys.mapped(
+                Map.of("a", 2, "b", 1, "c", 3),
+                -1,
+                new Mapping.Bounds(Optional.of(Rational.ZERO), Optional.of(Rational.of(4))));
+
+        assertThat(key.judge(Map.of(
+                                R1, new Value(Cardinality.MULTIPLE, BaseType.IDENTIFIER, List.of(given.split(",")))))
+                        .score())
+                .isEqualTo(Rational.parse(score));
+        assertThat(key.most()).isEqualTo(Rational.of(4));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"'10 10', 2", "'10 10;12 10', 2", "'10 10;90 90', 3", "'50 50', -1", "'50 50;51 51', -2"})
+    void countsEachAreaOnce(String given, String score) {
+        AreaMapping areas = new AreaMapping(
+                List.of(
+                        new AreaMapping.Entry(Region.read("circle", "10,10,5"), Rational.of(2)),
+                        new AreaMapping.Entry(Region.read("rect", "80,80,100,100"), Rational.ONE)),
+                Rational.of(-1),
+                Mapping.Bounds.NONE);
+        Value points = new Value(Cardinality.MULTIPLE, BaseType.POINT, List.of());
+        ItemKey key = new ItemKey(
+                Map.of(R1, new ResponseKey(Optional.empty(), points, List.of(areas))),
+                SampleKeys.SCORE,
+                Templates.MAP_RESPONSE_POINT.rules(R1),
+                ItemKey.Judge.RULES);
+
+        assertThat(key.judge(Map.of(R1, points.with(List.of(given.split(";"))))).score())
+                .isEqualTo(Rational.parse(score));
+        assertThat(key.most()).isEqualTo(Rational.of(3));
+    }
+
+    private static Yardstick.OfChart.Required required(
+            String name, String drawn, double position, double bearing, double distance) {
+        return new Yardstick.OfChart.Required(name, Drawn.read(drawn).orElseThrow(), position, bearing, distance);
+    }
+
+    private static Rational share(Value blank, Yardstick yardstick, String... given) {
+        return SampleKeys.judged(blank, yardstick)
+                .judge(Map.of(R1, blank.with(List.of(given))))
+                .score();
+    }
+}
