@@ -36,7 +36,6 @@ final class ExhibitReader {
     private final MarkupWriter markup;
     private final Problems problems;
     private final Map<ExhibitId, ExhibitText> texts = new LinkedHashMap<>();
-    private final Map<String, Papers.Medium> media = new LinkedHashMap<>();
 
     ExhibitReader(PackageFiles files, XmlReader xml, MarkupWriter markup, Problems problems) {
         this.files = files;
@@ -47,10 +46,6 @@ final class ExhibitReader {
 
     Map<ExhibitId, ExhibitText> texts() {
         return texts;
-    }
-
-    Map<String, Papers.Medium> media() {
-        return media;
     }
 
     /**
@@ -121,8 +116,7 @@ final class ExhibitReader {
                     "the file '" + path + "' is not what its name says: it does not begin as " + type + " does");
             return;
         }
-        texts.put(id, new ExhibitText.File(path));
-        media.put(path, new Papers.Medium(type, bytes));
+        texts.put(id, new ExhibitText.File(new Papers.Medium(type, bytes)));
     }
 
     private static Exhibit.Scope scope(XmlElement element) {

@@ -2,6 +2,7 @@ package dauntingledger.app.papers;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -21,8 +22,20 @@ public final class PackageFile {
      * @throws PackageRefusedException if it is no good package
      */
     public static PaperText read(Path path) throws IOException {
-        byte[] zip = Files.isDirectory(path) ? zipped(path) : Files.readAllBytes(path);
-        return QtiPackageReader.read(zip).in("");
+        return readAll(path).in("");
+    }
+
+    /** Reads all that a package comes to; throws as {@link #read} does. */
+    static ReadPaper readAll(Path path) throws IOException {
+        if (Files.isDirectory(path)) {
+            return QtiPackageReader.read(zipped(path));
+        }
+        Problems problems = new Problems();
+        try (InputStream in = Files.newInputStream(path)) {
+            byte[] zip = PackageFiles.bounded(in, problems);
+            problems.throwIfAny();
+            return QtiPackageReader.read(zip);
+        }
     }
 
     private static byte[] zipped(Path folder) throws IOException {

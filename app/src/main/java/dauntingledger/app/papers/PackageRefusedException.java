@@ -10,11 +10,20 @@ public final class PackageRefusedException extends RuntimeException {
 
     private final transient List<Problem> problems;
 
-    PackageRefusedException(List<Problem> problems) {
+    private final transient List<Problem> notes;
+
+    PackageRefusedException(List<Problem> problems, List<Problem> notes) {
         super(problems.stream().map(Problem::toString).collect(Collectors.joining("\n")));
         this.problems = List.copyOf(problems);
+        this.notes = List.copyOf(notes);
     }
 
+    /** Returns what would have been left out although nothing is wrong with it. */
+    public List<Problem> notes() {
+        return notes;
+    }
+
+    /** Returns what keeps the package from being read. */
     public List<Problem> problems() {
         return problems;
     }
@@ -27,9 +36,14 @@ public final class PackageRefusedException extends RuntimeException {
      * @param what what is wrong, and what is allowed
      */
     public record Problem(String file, int line, String what) {
+        /** Returns where it is: the file, and the line if it is about one. */
+        public String place() {
+            return file + (line > 0 ? ":" + line : "");
+        }
+
         @Override
         public String toString() {
-            return file + (line > 0 ? ":" + line : "") + ": " + what;
+            return place() + ": " + what;
         }
     }
 }

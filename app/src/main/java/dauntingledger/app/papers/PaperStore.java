@@ -31,14 +31,15 @@ class PaperStore implements Papers {
     }
 
     @Override
-    public PaperRef importPackage(InputStream in) throws IOException {
+    public Imported importPackage(InputStream in) throws IOException {
         Problems problems = new Problems();
         byte[] zip = PackageFiles.bounded(in, problems);
         problems.throwIfAny();
-        Paper paper = QtiPackageReader.read(zip).in("").paper();
+        ReadPaper taken = QtiPackageReader.read(zip);
+        Paper paper = taken.in("").paper();
         PaperRef ref = new PaperRef(paper.id(), paper.version());
-        transactions.executeWithoutResult(status -> keep(ref, zip));
-        return ref;
+        transactions.executeWithoutResult(status -> keep(ref, zip, taken));
+        return new Imported(ref, taken.notes());
     }
 
     @Override
@@ -56,13 +57,27 @@ class PaperStore implements Papers {
         return transactions.execute(status -> entities.createQuery(
                         "select id, max(version) from PaperRecord group by id order by id", Object[].class)
                 .getResultStream()
-                .map(row -> new PaperRef(new PaperId((String) row[0]), (Integer) row[1]))
+                .map(PaperStore::ref)
                 .toList());
     }
 
     @Override
-    public Optional<Medium> medium(PaperRef ref, String path) {
-        return Optional.ofNullable(paper(ref).media().get(path));
+    public List<PaperRef> all() {
+        return transactions.execute(status -> entities.createQuery(
+                        "select id, version from PaperRecord order by id, version desc", Object[].class)
+                .getResultStream()
+                .map(PaperStore::ref)
+                .toList());
+    }
+
+    @Override
+    public byte[] exported(PaperRef ref) {
+        return PackageWriter.write(kept(ref), paper(ref));
+    }
+
+    @Override
+    public Optional<Medium> sound(PaperRef ref, String path) {
+        return Optional.ofNullable(paper(ref).sounds().get(path));
     }
 
     @Override
@@ -70,11 +85,31 @@ class PaperStore implements Papers {
         return Score.of(paper(ref).key(), sitting);
     }
 
-    private void keep(PaperRef ref, byte[] zip) {
+    @Override
+    public List<Explained> explain(PaperRef ref, String language, Sitting sitting) {
+        ReadPaper paper = paper(ref);
+        return sitting.questions().stream()
+                .map(question -> {
+                    Score.Explanation explanation = Score.explain(paper.key(), question);
+                    return new Explained(
+                            question,
+                            explanation,
+                            paper.feedbackIn(language, question.item().id()).stream()
+                                    .filter(feedback -> feedback.isFor(explanation.outcomes()))
+                                    .map(Feedback::html)
+                                    .toList());
+                })
+                .toList();
+    }
+
+    /** The same paper may come packed in another way; that of a version that is kept stays. */
+    private void keep(PaperRef ref, byte[] zip, ReadPaper taken) {
         PaperRecord kept = entities.find(PaperRecord.class, name(ref));
         if (kept == null) {
             entities.persist(new PaperRecord(ref.id().value(), ref.version(), zip));
-        } else if (!Arrays.equals(kept.packageZip(), zip)) {
+        } else if (!Arrays.equals(kept.packageZip(), zip)
+                && !Arrays.equals(
+                        PackageWriter.write(kept.packageZip(), paper(ref)), PackageWriter.write(zip, taken))) {
             throw new IllegalStateException("paper " + ref.id() + " version " + ref.version()
                     + " is kept already with other contents; give the changed paper a higher version");
         }
@@ -85,18 +120,25 @@ class PaperStore implements Papers {
     }
 
     private ReadPaper load(PaperRef ref) {
-        byte[] zip = transactions.execute(status -> {
+        try {
+            return QtiPackageReader.read(kept(ref));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private byte[] kept(PaperRef ref) {
+        return transactions.execute(status -> {
             PaperRecord kept = entities.find(PaperRecord.class, name(ref));
             if (kept == null) {
                 throw new NoSuchElementException("there is no paper " + ref.id() + " version " + ref.version());
             }
             return kept.packageZip();
         });
-        try {
-            return QtiPackageReader.read(zip);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+    }
+
+    private static PaperRef ref(Object[] idAndVersion) {
+        return new PaperRef(new PaperId((String) idAndVersion[0]), (Integer) idAndVersion[1]);
     }
 
     private static PaperRecord.Name name(PaperRef ref) {

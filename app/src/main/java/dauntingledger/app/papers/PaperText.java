@@ -1,11 +1,16 @@
 package dauntingledger.app.papers;
 
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ExhibitId;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Order;
+import dauntingledger.rulebook.response.Pairing;
+import dauntingledger.rulebook.response.ResponseId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,9 +44,10 @@ public record PaperText(
      *
      * @param brings what may be brought into the room, each in a few words
      * @param shufflesKeypad whether the keys of the keypad for the code change places each time
+     * @param explains whether candidates are shown how their marks came about, which gives the key away
      * @param exit what the organiser says after the hand-in, as HTML; empty for nothing
      */
-    public record About(Purpose purpose, List<String> brings, boolean shufflesKeypad, String exit) {
+    public record About(Purpose purpose, List<String> brings, boolean shufflesKeypad, boolean explains, String exit) {
         public About {
             brings = List.copyOf(brings);
         }
@@ -67,12 +73,77 @@ public record PaperText(
      * A question as it is read.
      *
      * @param firstWords the beginning of the question as plain text
+     * @param stimuli what this question and others are about, to be read beside it
+     * @param media the pictures, sounds and films in it, by the numbers that its parts name
      */
-    public record ItemText(String firstWords, List<Part> parts) {
+    public record ItemText(String firstWords, List<Stimulus> stimuli, List<Part> parts, List<Papers.Medium> media) {
         public ItemText {
+            stimuli = List.copyOf(stimuli);
             parts = List.copyOf(parts);
+            media = List.copyOf(media);
+        }
+
+        /** Returns this question as one candidate reads it, whose {@code item} has its options in their order. */
+        public ItemText of(Item item) {
+            return new ItemText(
+                    firstWords,
+                    stimuli,
+                    parts.stream().map(part -> ordered(part, item)).toList(),
+                    media);
+        }
+
+        private static Part ordered(Part part, Item item) {
+            return switch (part) {
+                case Part.Options options ->
+                    new Part.Options(
+                            options.response(),
+                            options.single(),
+                            options.expected(),
+                            ordered(options.options(), item, options.response()));
+                case Part.Sequence sequence ->
+                    new Part.Sequence(sequence.response(), ordered(sequence.options(), item, sequence.response()));
+                case Part.Pairs pairs -> {
+                    List<Option> ones = ordered(pairs.ones(), item, pairs.response());
+                    yield new Part.Pairs(
+                            pairs.response(),
+                            pairs.form(),
+                            ones,
+                            pairs.form() == Pairing.Form.ASSOCIATE ? ones : pairs.others(),
+                            pairs.html(),
+                            pairs.areas(),
+                            pairs.width(),
+                            pairs.height());
+                }
+                default -> part;
+            };
+        }
+
+        /** Returns options in the order that an interaction has them, lettered anew. */
+        private static List<Option> ordered(List<Option> options, Item item, ResponseId response) {
+            List<ChoiceId> order = switch (item.interaction(response).orElseThrow()) {
+                case Choice choice -> choice.choices();
+                case Order sequence -> sequence.choices();
+                case Pairing pairing ->
+                    pairing.ones().stream().map(Pairing.Side::choice).toList();
+                default -> List.of();
+            };
+            List<Option> ordered = new ArrayList<>();
+            for (ChoiceId choice : order) {
+                options.stream()
+                        .filter(option -> option.choice().equals(choice))
+                        .forEach(option ->
+                                ordered.add(new Option(choice, Choice.letter(ordered.size()), option.html())));
+            }
+            return ordered;
         }
     }
+
+    /**
+     * A text that several questions are about.
+     *
+     * @param id the same wherever it stands
+     */
+    public record Stimulus(String id, String title, String html) {}
 
     /** What an exhibit says. */
     public sealed interface ExhibitText {
@@ -81,30 +152,165 @@ public record PaperText(
         record Html(String html) implements ExhibitText {}
 
         /** A file of the package that is sent as it is. */
-        record File(String path) implements ExhibitText {}
+        record File(Papers.Medium medium) implements ExhibitText {}
     }
 
     /** A piece of a question, from top to bottom. */
     public sealed interface Part {
 
-        /** Running text with figures; boxes for numbers are {@code input} elements named by {@code data-response}. */
+        /**
+         * Running text with figures. What takes a response in it is named by {@code data-response}: boxes are {@code
+         * input}, gaps with options {@code select}, words to choose {@code span} elements.
+         */
         record Html(String html) implements Part {}
 
-        /**
-         * What this question and others are about.
-         *
-         * @param id the same wherever it stands
-         */
-        record Stimulus(String id, String title, String html) implements Part {}
-
-        /** The options of a choice. */
-        record Options(ResponseId response, boolean single, int least, int most, List<Option> options) implements Part {
+        /** The options of a choice in a list. */
+        record Options(ResponseId response, boolean single, int expected, List<Option> options) implements Part {
             public Options {
                 options = List.copyOf(options);
             }
         }
+
+        /** A field for a text of sentences. */
+        record Essay(ResponseId response, boolean simple, int leastWords, int mostWords, int maxLength)
+                implements Part {}
+
+        /** Options to be put in order. */
+        record Sequence(ResponseId response, List<Option> options) implements Part {
+            public Sequence {
+                options = List.copyOf(options);
+            }
+        }
+
+        /**
+         * Options to be brought together with others.
+         *
+         * @param html the text with the gaps, or the picture with the places; empty for the other forms
+         */
+        record Pairs(
+                ResponseId response,
+                Pairing.Form form,
+                List<Option> ones,
+                List<Option> others,
+                String html,
+                List<Area> areas,
+                int width,
+                int height)
+                implements Part {
+            public Pairs {
+                ones = List.copyOf(ones);
+                others = List.copyOf(others);
+                areas = List.copyOf(areas);
+            }
+        }
+
+        /**
+         * A picture that is answered on: areas to choose or to put in order, places to point at.
+         *
+         * @param html the picture
+         * @param width of the picture, in the pixels of its areas and places
+         * @param card what is laid on the picture, as HTML; empty for a plain cross
+         */
+        record Picture(
+                ResponseId response,
+                Way way,
+                boolean single,
+                String html,
+                int width,
+                int height,
+                List<Area> areas,
+                String card)
+                implements Part {
+            public Picture {
+                areas = List.copyOf(areas);
+            }
+
+            /** How a picture is answered on. */
+            public enum Way {
+                CHOOSE,
+                ORDER,
+                POINT
+            }
+        }
+
+        /**
+         * A sound or a film.
+         *
+         * @param medium its name among the media of the question
+         * @param transcript what is said in it, as HTML, where the author gives it
+         */
+        record Playing(ResponseId response, String medium, boolean film, String transcript) implements Part {}
+
+        /**
+         * The answer is given in the printed booklet.
+         *
+         * @param title what it is called there; may be empty
+         * @param lines the ruled lines it has there; 0 for an empty field to draw in
+         */
+        record Booklet(ResponseId response, String title, int lines) implements Part {}
+
+        /** A table with cells to fill. */
+        record Fields(ResponseId response, List<List<Field>> rows) implements Part {
+            public Fields {
+                rows = rows.stream().map(List::copyOf).toList();
+            }
+        }
+
+        /**
+         * A ruled line for symbols.
+         *
+         * @param symbols what can be placed on it; their HTML is a word or a small drawing
+         */
+        record Ruled(ResponseId response, String unit, List<Option> symbols) implements Part {
+            public Ruled {
+                symbols = List.copyOf(symbols);
+            }
+        }
+
+        /**
+         * A chart to draw on.
+         *
+         * @param width in the chart's unit of length
+         * @param marks places that what is drawn snaps to
+         */
+        record Chart(ResponseId response, String html, int width, int height, String unit, List<Mark> marks)
+                implements Part {
+            public Chart {
+                marks = List.copyOf(marks);
+            }
+        }
     }
 
-    /** An option of a choice. */
+    /** An option of a choice; its letter is that of its place. */
     public record Option(ChoiceId choice, String letter, String html) {}
+
+    /**
+     * A part of a picture.
+     *
+     * @param shape {@code circle}, {@code rect}, {@code poly} or {@code default}
+     * @param coords whole numbers with commas between them
+     * @param label what it is called, where the author says so
+     */
+    public record Area(ChoiceId choice, String letter, String shape, String coords, String label) {}
+
+    /**
+     * A cell of a table to fill.
+     *
+     * @param kind what it is
+     * @param text what stands in it, where something does
+     * @param length the most characters it takes, if it is to be filled
+     */
+    public record Field(Kind kind, String id, String text, boolean number, int length) {
+
+        /** What a cell is. */
+        public enum Kind {
+            HEAD,
+            GIVEN,
+            FILL,
+            SUM
+        }
+    }
+
+    /** A place on a chart that has a name. */
+    public record Mark(String name, String x, String y) {}
 }

@@ -1,6 +1,7 @@
 package dauntingledger.app.papers;
 
 import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.io.IOException;
 import java.io.InputStream;
@@ -14,11 +15,17 @@ public interface Papers {
      * Reads a QTI 3.0 package and keeps it. Nothing is kept unless all of it can be read.
      *
      * @param zip the package, at most 20 MB
-     * @return the paper's name
      * @throws PackageRefusedException if the package is not readable, with every reason by file and line
-     * @throws IllegalStateException if this version of the paper is kept already with other contents
+     * @throws IllegalStateException if this version is kept already and is another paper
      */
-    PaperRef importPackage(InputStream zip) throws IOException;
+    Imported importPackage(InputStream zip) throws IOException;
+
+    /**
+     * A package that was taken.
+     *
+     * @param notes what was left out of it
+     */
+    record Imported(PaperRef paper, List<PackageRefusedException.Problem> notes) {}
 
     /**
      * Returns a paper in its first language.
@@ -33,8 +40,11 @@ public interface Papers {
     /** Returns the latest version of every paper. */
     List<PaperRef> latest();
 
-    /** Returns a file of a paper that is sent as it is, by the path that a page or an exhibit of it names. */
-    Optional<Medium> medium(PaperRef ref, String path);
+    /** Returns every version of every paper, the latest of each first. */
+    List<PaperRef> all();
+
+    /** Returns a sound file of a paper, by the path that a page of it names. */
+    Optional<Medium> sound(PaperRef ref, String path);
 
     /**
      * A page read out, or an exhibit.
@@ -44,6 +54,26 @@ public interface Papers {
     @SuppressWarnings("ArrayRecordComponent")
     record Medium(String type, byte[] bytes) {}
 
+    /**
+     * Returns a kept paper as a QTI 3.0 package that imports to an equal paper.
+     *
+     * @throws java.util.NoSuchElementException if there is no such paper
+     */
+    byte[] exported(PaperRef ref);
+
     /** Marks a sitting of this paper by its key. */
     Score score(PaperRef ref, Sitting sitting);
+
+    /**
+     * Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}.
+     * It gives the key away.
+     */
+    List<Explained> explain(PaperRef ref, String language, Sitting sitting);
+
+    /**
+     * How a question came to its marks.
+     *
+     * @param feedback what the author says to this answer, as HTML
+     */
+    record Explained(Question question, Score.Explanation explanation, List<String> feedback) {}
 }

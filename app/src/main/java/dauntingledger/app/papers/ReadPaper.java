@@ -1,21 +1,44 @@
 package dauntingledger.app.papers;
 
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.scoring.Key;
+import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
  * All that a package comes to.
  *
  * @param texts the paper in each of its languages
- * @param media files that are sent as they are, by path in the package
+ * @param feedback what authors say to answers, by language and item
+ * @param ownNames what items call themselves in their files
+ * @param notes what was left out of it
+ * @param sounds what pages are read out with, by path in the package
+ * @param files the paths of all files in the package that it comes from
  */
-record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, Papers.Medium> media) {
+record ReadPaper(
+        Map<String, PaperText> texts,
+        Key key,
+        Map<String, Map<ItemId, List<Feedback>>> feedback,
+        Map<String, ItemId> ownNames,
+        Map<String, Papers.Medium> sounds,
+        Set<String> files,
+        List<PackageRefusedException.Problem> notes) {
 
     ReadPaper {
         texts = Map.copyOf(texts);
-        media = Map.copyOf(media);
+        feedback = Map.copyOf(feedback);
+        ownNames = Map.copyOf(ownNames);
+        sounds = Map.copyOf(sounds);
+        files = Set.copyOf(files);
+        notes = List.copyOf(notes);
+    }
+
+    List<Feedback> feedbackIn(String language, ItemId item) {
+        return requireNonNull(feedback.get(in(language).language())).getOrDefault(item, List.of());
     }
 
     /** Returns the paper in {@code language}, or in its first language where it has no such. */
@@ -25,6 +48,6 @@ record ReadPaper(Map<String, PaperText> texts, Key key, Map<String, Papers.Mediu
             return text;
         }
         String first = texts.values().iterator().next().paper().languages().first();
-        return Objects.requireNonNull(texts.get(first));
+        return requireNonNull(texts.get(first));
     }
 }

@@ -36,8 +36,8 @@ record SessionControl(boolean linear, boolean individual, int attempts, boolean 
         SessionControl control = this;
         for (XmlElement element : owner.elements("qti-item-session-control").toList()) {
             onlyIf(element, "validate-responses", "false", problems);
-            onlyIf(element, "show-feedback", "false", problems);
-            onlyIf(element, "allow-comment", "false", problems);
+            leftOut(element, "show-feedback", problems);
+            leftOut(element, "allow-comment", problems);
             control = new SessionControl(linear, individual, attempts(element, problems), skipping(element, problems));
         }
         return control;
@@ -67,6 +67,12 @@ record SessionControl(boolean linear, boolean individual, int attempts, boolean 
         } catch (IllegalArgumentException e) {
             problems.add(element, String.valueOf(e.getMessage()));
             return attempts;
+        }
+    }
+
+    private static void leftOut(XmlElement control, String attribute, Problems problems) {
+        if (control.attribute(attribute).filter("true"::equals).isPresent()) {
+            problems.note(control, attribute + "=\"true\" is left out");
         }
     }
 

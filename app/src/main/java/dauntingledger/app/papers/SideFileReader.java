@@ -72,27 +72,36 @@ final class SideFileReader {
         List<Stage> route = new ArrayList<>();
         root.elements("route")
                 .flatMap(XmlElement::elements)
-                .forEach(stage -> attempt(stage, () -> stage(stage, blocks)).ifPresent(route::add));
+                .forEach(stage ->
+                        problems.attempt(stage, () -> stage(stage, blocks)).ifPresent(route::add));
         List<TimeBox> boxes = new ArrayList<>();
         limits.forEach((part, limit) ->
-                attempt(root, () -> boxOfPart(part, limit, blocks)).ifPresent(boxes::add));
-        root.elements("box").forEach(box -> attempt(box, () -> box(box)).ifPresent(boxes::add));
-        Optional<PaperId> id = attempt(root, () -> new PaperId(required(root, "id")));
-        Optional<Integer> version = attempt(root, () -> whole(root, "version", required(root, "version")));
-        Optional<Duration> late = attempt(root, () -> span(root, "late-acceptance", Duration.ofMinutes(15)));
+                problems.attempt(root, () -> boxOfPart(part, limit, blocks)).ifPresent(boxes::add));
+        root.elements("box")
+                .forEach(box -> problems.attempt(box, () -> box(box)).ifPresent(boxes::add));
+        Optional<PaperId> id = problems.attempt(root, () -> new PaperId(required(root, "id")));
+        Optional<Integer> version = problems.attempt(root, () -> whole(root, "version", required(root, "version")));
+        Optional<Duration> late = problems.attempt(root, () -> span(root, "late-acceptance", Duration.ofMinutes(15)));
         Optional<Paper.ScoreRelease> release =
-                attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
-        Optional<Purpose> purpose = attempt(root, this::purpose);
+                problems.attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
+        Optional<Purpose> purpose = problems.attempt(root, this::purpose);
         Map<String, String> folders = new LinkedHashMap<>();
         root.elements("language")
-                .forEach(language -> attempt(
+                .forEach(language -> problems.attempt(
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
-        Optional<Languages> languages = attempt(root, () -> languages(folders));
-        Optional<Conduct> conduct = attempt(root, () -> ConductReader.conduct(root))
-                .flatMap(rules -> attempt(root, () -> rules.with(exhibits.equipment(root))));
+        Optional<Languages> languages = problems.attempt(root, () -> languages(folders));
+        Optional<Conduct> conduct = problems.attempt(root, () -> ConductReader.conduct(root))
+                .flatMap(rules -> problems.attempt(root, () -> rules.with(exhibits.equipment(root))));
         Optional<String> exit = root.element("exit").map(markup::inside);
-        Optional<Boolean> shuffled = attempt(root, () -> isTrue(root, "shuffled-keypad"));
+        Optional<Boolean> shuffled = problems.attempt(root, () -> isTrue(root, "shuffled-keypad"));
+        Optional<Boolean> explains = problems.attempt(root, () -> isTrue(root, "explains-marks"));
+        if (explains.orElse(false) && !release.equals(Optional.of(Paper.ScoreRelease.AT_ONCE))) {
+            problems.add(
+                    root,
+                    "marks can be explained only where they are released: explains-marks needs"
+                            + " score-release 'at-once'");
+        }
         problems.throwIfAny();
         return Optional.of(new Read(
                 () -> new Paper(
@@ -109,6 +118,7 @@ final class SideFileReader {
                         purpose.orElseThrow(),
                         root.elements("brings").map(XmlElement::text).toList(),
                         shuffled.orElseThrow(),
+                        explains.orElseThrow(),
                         exit.orElse("")),
                 pages,
                 folders));
@@ -257,14 +267,5 @@ final class SideFileReader {
 
     private static StageId stageId(XmlElement element) {
         return new StageId(required(element, "id"));
-    }
-
-    private <T> Optional<T> attempt(XmlElement where, Supplier<T> reading) {
-        try {
-            return Optional.of(reading.get());
-        } catch (IllegalArgumentException e) {
-            problems.add(where, String.valueOf(e.getMessage()));
-            return Optional.empty();
-        }
     }
 }

@@ -2,6 +2,7 @@ package dauntingledger.app.papers;
 
 import dauntingledger.app.papers.QtiPackageReader.One;
 import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PaperCodec;
@@ -49,10 +50,12 @@ final class Translations {
         Map<String, PaperText> texts = new LinkedHashMap<>();
         texts.put(first.text().language(), withAllNotices(first.text().language(), first, all));
         others.forEach((tag, other) -> texts.put(tag, withAllNotices(tag, other, all)));
-        Map<String, Papers.Medium> media = sounds(all);
-        all.forEach(one -> media.putAll(one.media()));
+        Map<String, Map<ItemId, List<Feedback>>> feedback = new LinkedHashMap<>();
+        feedback.put(first.text().language(), first.feedback());
+        others.forEach((tag, other) -> feedback.put(tag, other.feedback()));
+        Map<String, Papers.Medium> sounds = sounds(all);
         problems.throwIfAny();
-        return new ReadPaper(texts, first.key(), media);
+        return new ReadPaper(texts, first.key(), feedback, first.ownNames(), sounds, files.asked(), problems.notes());
     }
 
     /** Returns what is left of a plain paper without its words. */

@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 /**
  * An element of a parsed document that remembers where it stood.
  *
- * @param name the local name
+ * @param name the local name, with {@code dl:} before it in the namespace of our extensions
  * @param children texts ({@link String}) and elements in order
  */
 record XmlElement(String file, int line, String name, Map<String, String> attributes, List<Object> children) {
@@ -28,6 +28,16 @@ record XmlElement(String file, int line, String name, Map<String, String> attrib
 
     Optional<XmlElement> element(String childName) {
         return elements(childName).findFirst();
+    }
+
+    /** Returns whether this is, or holds somewhere, an element that {@code wanted} names. */
+    boolean holds(Predicate<String> wanted) {
+        return wanted.test(name) || elements().anyMatch(child -> child.holds(wanted));
+    }
+
+    /** Returns this element with other children. */
+    XmlElement with(List<Object> others) {
+        return new XmlElement(file, line, name, attributes, others);
     }
 
     /** Returns all elements below this one in document order. */

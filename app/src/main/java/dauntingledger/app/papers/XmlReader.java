@@ -16,6 +16,9 @@ import org.jspecify.annotations.Nullable;
 /** Parses documents out of packages: no document type, no entities from elsewhere, bounded depth and size. */
 final class XmlReader {
 
+    /** The namespace of what questions can hold that the standard has no words for. */
+    static final String EXTENSIONS = "urn:daunting-ledger:item:1";
+
     private static final int MAX_DEPTH = 64;
     private static final int MAX_ELEMENTS = 20_000;
 
@@ -83,10 +86,21 @@ final class XmlReader {
     private static XmlElement element(String file, XMLStreamReader reader) {
         Map<String, String> attributes = new LinkedHashMap<>();
         for (int i = 0; i < reader.getAttributeCount(); i++) {
-            attributes.put(reader.getAttributeLocalName(i), reader.getAttributeValue(i));
+            attributes.put(
+                    name(reader.getAttributeNamespace(i), reader.getAttributeLocalName(i)),
+                    reader.getAttributeValue(i));
         }
         return new XmlElement(
-                file, reader.getLocation().getLineNumber(), reader.getLocalName(), attributes, new ArrayList<>());
+                file,
+                reader.getLocation().getLineNumber(),
+                name(reader.getNamespaceURI(), reader.getLocalName()),
+                attributes,
+                new ArrayList<>());
+    }
+
+    /** Our own names are told apart by their prefix; all others by their local names. */
+    private static String name(@Nullable String namespace, String localName) {
+        return EXTENSIONS.equals(namespace) ? "dl:" + localName : localName;
     }
 
     private static String firstLine(String message) {

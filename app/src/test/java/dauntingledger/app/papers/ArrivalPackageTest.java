@@ -9,8 +9,6 @@ import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -23,21 +21,13 @@ class ArrivalPackageTest {
 
     private final Packages cadet = Packages.demo("cadet-entrance");
 
-    private static ReadPaper read(Packages packages) {
-        try {
-            return QtiPackageReader.read(packages.zip());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
     private static PackageRefusedException refused(Packages packages) {
-        return catchThrowableOfType(PackageRefusedException.class, () -> QtiPackageReader.read(packages.zip()));
+        return catchThrowableOfType(PackageRefusedException.class, () -> packages.read());
     }
 
     @Test
     void holdsEveryStepInOrder() {
-        assertThat(read(cadet).in("en").paper().route())
+        assertThat(cadet.read().in("en").paper().route())
                 .extracting(stage -> stage.getClass().getSimpleName())
                 .containsExactly(
                         "Notice",
@@ -55,7 +45,7 @@ class ArrivalPackageTest {
 
     @Test
     void isTheSamePaperInEachLanguage() {
-        ReadPaper read = read(cadet);
+        ReadPaper read = cadet.read();
         PaperText english = read.in("en");
         PaperText german = read.in("de");
         ItemId knots = new ItemId("knots");
@@ -71,7 +61,7 @@ class ArrivalPackageTest {
     @Test
     void acceptsANoticeInAnyOfItsLanguages() {
         Stage.Notice notice =
-                (Stage.Notice) read(cadet).in("de").paper().route().getFirst();
+                (Stage.Notice) cadet.read().in("de").paper().route().getFirst();
 
         assertThat(notice.textDigests()).hasSize(2);
         assertThat(notice.confirmation().how()).isEqualTo(Confirmation.How.TICK);
@@ -81,14 +71,14 @@ class ArrivalPackageTest {
 
     @Test
     void readsItsPagesOut() {
-        ReadPaper read = read(cadet);
+        ReadPaper read = cadet.read();
         String path = requireNonNull(read.in("de").pages().get(new StageId("instructions")))
                 .getFirst()
                 .audio()
                 .orElseThrow();
 
-        assertThat(read.media()).hasSize(4);
-        assertThat(requireNonNull(read.media().get(path)).type()).isEqualTo("audio/ogg");
+        assertThat(read.sounds()).hasSize(4);
+        assertThat(requireNonNull(read.sounds().get(path)).type()).isEqualTo("audio/ogg");
     }
 
     @Test
@@ -136,14 +126,14 @@ class ArrivalPackageTest {
     @ParameterizedTest
     @ValueSource(strings = {"pilot-licence", "cadet-entrance", "lightkeeper", "buoyage-practice", "try-out"})
     void theDemoPapersAreAllGood(String name) {
-        assertThat(read(Packages.demo(name)).in("en").paper().items()).isNotEmpty();
+        assertThat(Packages.demo(name).read().in("en").paper().items()).isNotEmpty();
     }
 
     @Test
     void knowsWhatAPaperIsFor() {
-        assertThat(read(Packages.demo("try-out")).in("en").about().purpose()).isEqualTo(Purpose.TRY_OUT);
-        assertThat(read(Packages.demo("buoyage-practice")).in("en").about().purpose())
+        assertThat(Packages.demo("try-out").read().in("en").about().purpose()).isEqualTo(Purpose.TRY_OUT);
+        assertThat(Packages.demo("buoyage-practice").read().in("en").about().purpose())
                 .isEqualTo(Purpose.PRACTICE);
-        assertThat(read(cadet).in("en").about().brings()).hasSize(2);
+        assertThat(cadet.read().in("en").about().brings()).hasSize(2);
     }
 }

@@ -1,5 +1,6 @@
 package dauntingledger.app.papers;
 
+import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -9,7 +10,7 @@ import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Tool;
-import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -22,12 +23,12 @@ class ExhibitPackageTest {
 
     private final Packages licence = Packages.demo();
 
-    private static PaperText read(Packages packages) throws IOException {
-        return QtiPackageReader.read(packages.zip()).in("");
+    private static PaperText read(Packages packages) {
+        return packages.read().in("");
     }
 
     @Test
-    void readsTheLicencePapersToolsAndExhibits() throws IOException {
+    void readsTheLicencePapersToolsAndExhibits() {
         PaperText text = read(licence);
         Equipment equipment = text.paper().conduct().equipment();
 
@@ -40,12 +41,33 @@ class ExhibitPackageTest {
                 .containsExactly(Exhibit.Kind.TABLE, Exhibit.Kind.CHART, Exhibit.Kind.PDF);
         assertThat(text.exhibits().get(new ExhibitId("heights"))).isInstanceOf(ExhibitText.Html.class);
         assertThat(text.exhibits().get(new ExhibitId("tide-tables")))
-                .isEqualTo(new ExhibitText.File("exhibits/tide-tables.pdf"));
-        assertThat(QtiPackageReader.read(licence.zip()).media()).containsOnlyKeys("exhibits/tide-tables.pdf");
+                .isInstanceOfSatisfying(
+                        ExhibitText.File.class,
+                        file -> assertThat(file.medium().type()).isEqualTo("application/pdf"));
     }
 
     @Test
-    void readsThatScratchIsCleared() throws IOException {
+    void readsAnExhibitInEachLanguageFromItsOwnFile() {
+        Packages cadets = Packages.demo("cadet-entrance")
+                .replacing(SIDE, "</route>", "</route><exhibit id=\"rules\" title=\"Rules\" href=\"rules.pdf\"/>")
+                .replacing(
+                        "de/" + SIDE, "</route>", "</route><exhibit id=\"rules\" title=\"Regeln\" href=\"rules.pdf\"/>")
+                .with("rules.pdf", "%PDF-english")
+                .with("de/rules.pdf", "%PDF-deutsch");
+        ReadPaper read = cadets.read();
+
+        assertThat(sent(read.in("en"))).isEqualTo("%PDF-english");
+        assertThat(sent(read.in("de"))).isEqualTo("%PDF-deutsch");
+    }
+
+    private static String sent(PaperText text) {
+        ExhibitText.File file =
+                (ExhibitText.File) requireNonNull(text.exhibits().get(new ExhibitId("rules")));
+        return new String(file.medium().bytes(), StandardCharsets.US_ASCII);
+    }
+
+    @Test
+    void readsThatScratchIsCleared() {
         licence.replacing(SIDE, "<paper ", "<paper scratch=\"cleared\" ");
 
         assertThat(read(licence).paper().conduct().equipment().scratch()).isEqualTo(Equipment.Scratch.CLEARED);

@@ -1,18 +1,22 @@
 package dauntingledger.app.papers;
 
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import dauntingledger.app.papers.PackageRefusedException.Problem;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
 /** Packages to read: the demo paper's, with files exchanged. */
-final class Packages {
+public final class Packages {
 
     private static final Path DEMO = Path.of("src/main/resources/demo/papers");
 
@@ -38,11 +42,11 @@ final class Packages {
         return demo;
     }
 
-    static Packages empty() {
+    public static Packages empty() {
         return new Packages();
     }
 
-    Packages with(String path, String text) {
+    public Packages with(String path, String text) {
         return with(path, text.getBytes(StandardCharsets.UTF_8));
     }
 
@@ -56,7 +60,7 @@ final class Packages {
         return this;
     }
 
-    /** Exchanges the first {@code what} in a file, which must be there. */
+    /** Exchanges every {@code what} in a file, which must be there. */
     Packages replacing(String path, String what, String by) {
         String text = text(path);
         if (!text.contains(what)) {
@@ -75,7 +79,21 @@ final class Packages {
                 + 1;
     }
 
-    byte[] zip() {
+    /** Reads this package, which must be a good one. */
+    ReadPaper read() {
+        try {
+            return QtiPackageReader.read(zip());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Returns what keeps this package from being read. */
+    List<Problem> problems() {
+        return catchThrowableOfType(PackageRefusedException.class, this::read).problems();
+    }
+
+    public byte[] zip() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             for (Map.Entry<String, byte[]> file : files.entrySet()) {

@@ -1,0 +1,21 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.rulebook.response.Value;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What an author says to an answer. It is kept apart from the text of its question, because it can give the answer away.
+ *
+ * @param outcome the outcome of the item that it depends on
+ * @param identifier what that outcome must hold
+ * @param shows whether it is shown then, or is shown unless
+ */
+record Feedback(String outcome, String identifier, boolean shows, String html) {
+
+    boolean isFor(Map<String, Value> outcomes) {
+        @Nullable Value value = outcomes.get(outcome);
+        boolean holds = value != null && value.elements().contains(identifier);
+        return holds == shows;
+    }
+}

@@ -1,0 +1,236 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.app.papers.PaperText.ItemText;
+import dauntingledger.app.papers.PaperText.Part;
+import dauntingledger.app.papers.PaperText.Stimulus;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.OnPaper;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.scoring.ItemKey;
+import dauntingledger.rulebook.scoring.OutcomeVariable;
+import dauntingledger.rulebook.scoring.ResponseKey;
+import dauntingledger.rulebook.scoring.Rule;
+import dauntingledger.rulebook.scoring.Yardstick;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Reads one {@code qti-assessment-item} of QTI 3.0: what is asked, what is shown, and what makes an answer right. */
+final class ItemReader {
+
+    private static final int FIRST_WORDS = 90;
+    private static final Set<String> NO_WORDS = Set.of(
+            "svg",
+            "table",
+            "math",
+            "qti-simple-choice",
+            "qti-gap-text",
+            "qti-simple-match-set",
+            "qti-inline-choice",
+            "qti-simple-associable-choice",
+            "dl:grid",
+            "dl:track",
+            "dl:chart");
+    private static final Set<String> NOT_SUPPORTED =
+            Set.of("qti-template-declaration", "qti-template-processing", "qti-template-block", "qti-template-inline");
+    private static final Set<String> LEFT_OUT =
+            Set.of("qti-catalog-info", "qti-companion-materials-info", "qti-context-declaration", "qti-stylesheet");
+
+    private final XmlElement root;
+    private final MarkupWriter plain;
+    private final PackageFiles files;
+    private final Problems problems;
+    private final Function<String, Optional<XmlElement>> documents;
+    private final Pictures pictures;
+    private final Map<ResponseId, XmlElement> declarations = new LinkedHashMap<>();
+
+    /**
+     * @param markup writes texts
+     * @param documents reads a file of the package by its path, noting a problem if it is missing
+     */
+    ItemReader(
+            String id,
+            XmlElement root,
+            MarkupWriter markup,
+            PackageFiles files,
+            Problems problems,
+            Function<String, Optional<XmlElement>> documents) {
+        this.root = root;
+        this.plain = markup;
+        this.files = files;
+        this.problems = problems;
+        this.documents = documents;
+        this.pictures = new Pictures(id);
+    }
+
+    /** What an item comes to, besides its marks. */
+    record Read(
+            List<Interaction> interactions, Item.Credit credit, ItemKey key, ItemText text, List<Feedback> feedback) {}
+
+    Optional<Read> read() {
+        if (!root.name().equals("qti-assessment-item")) {
+            problems.add(root, "an item must begin with 'qti-assessment-item', but begins with '" + root.name() + "'");
+            return Optional.empty();
+        }
+        Optional<XmlElement> body = root.element("qti-item-body");
+        if (body.isEmpty()) {
+            problems.add(root, "the item has no 'qti-item-body'");
+            return Optional.empty();
+        }
+        look();
+        root.elements("qti-response-declaration")
+                .forEach(declaration -> problems.attempt(declaration, () -> {
+                    declarations.put(new ResponseId(Attributes.required(declaration, "identifier")), declaration);
+                    return true;
+                }));
+        Responses responses = new Responses(declarations);
+        int before = problems.count();
+        List<Stimulus> stimuli = root.elements("qti-assessment-stimulus-ref")
+                .flatMap(ref -> stimulus(ref).stream())
+                .toList();
+        List<Part> parts = new InteractionReader(plain, pictures, files, problems, responses).body(body.get());
+        List<Interaction> interactions = responses.interactions();
+        if (problems.count() == before && interactions.stream().allMatch(Play.class::isInstance)) {
+            problems.add(body.get(), "the item has no interaction that takes a response");
+        }
+        Optional<ItemKey> key = key(interactions);
+        String words = body.get().text(inner -> !NO_WORDS.contains(inner.name()));
+        return key.map(judged -> new Read(
+                interactions,
+                credit(judged, interactions),
+                judged,
+                new ItemText(firstWords(words), stimuli, parts, pictures.media()),
+                feedback(judged)));
+    }
+
+    /** Names what is not supported, and what is left out. */
+    private void look() {
+        if (root.attribute("adaptive").filter("true"::equals).isPresent()) {
+            problems.add(root, "adaptive items are not supported");
+        }
+        root.elements().forEach(element -> {
+            if (NOT_SUPPORTED.contains(element.name())) {
+                problems.add(element, "'" + element.name() + "' is not supported");
+            } else if (LEFT_OUT.contains(element.name())) {
+                problems.note(element, "'" + element.name() + "' is left out");
+            }
+        });
+    }
+
+    /** What is said to an answer is for afterwards, wherever in the item it stands. */
+    private List<Feedback> feedback(ItemKey judged) {
+        List<Feedback> feedback = new ArrayList<>();
+        root.descendants()
+                .filter(element -> MarkupWriter.FEEDBACK.contains(element.name()))
+                .forEach(element -> problems.run(element, () -> {
+                    String outcome = Attributes.required(element, "outcome-identifier");
+                    if (!judged.outcomes().containsKey(outcome)) {
+                        throw new IllegalArgumentException("there is no outcome '" + outcome + "'");
+                    }
+                    XmlElement content = element.element("qti-content-body").orElse(element);
+                    feedback.add(new Feedback(
+                            outcome,
+                            Attributes.required(element, "identifier"),
+                            !element.attribute("show-hide").orElse("show").equals("hide"),
+                            plain.inside(content)));
+                }));
+        return feedback;
+    }
+
+    private Optional<Stimulus> stimulus(XmlElement ref) {
+        String path = PackageFiles.resolve(ref.file(), ref.attribute("href").orElse(""));
+        return documents.apply(path).flatMap(document -> {
+            Optional<XmlElement> body = document.element("qti-stimulus-body");
+            if (body.isEmpty()) {
+                problems.add(document, "a stimulus must hold a 'qti-stimulus-body'");
+            }
+            MarkupWriter writer = plain.inQuestion(pictures, (out, element) -> false);
+            return body.map(text -> new Stimulus(
+                    document.attribute("identifier").orElse(""),
+                    document.attribute("title").orElse(""),
+                    writer.inside(text)));
+        });
+    }
+
+    private Optional<ItemKey> key(List<Interaction> interactions) {
+        Map<ResponseId, ResponseKey> responses = new LinkedHashMap<>();
+        declarations.forEach((id, declaration) -> problems.attempt(
+                        declaration,
+                        () -> DeclarationReader.response(
+                                declaration,
+                                interactions.stream()
+                                        .filter(one -> one.response().equals(id))
+                                        .findFirst()))
+                .ifPresent(key -> responses.put(id, key)));
+        Map<String, OutcomeVariable> outcomes = new LinkedHashMap<>();
+        outcomes.put(ItemKey.SCORE, OutcomeVariable.NUMBER);
+        root.elements("qti-outcome-declaration")
+                .forEach(declaration -> problems.attempt(declaration, () -> DeclarationReader.outcome(declaration))
+                        .ifPresent(outcome ->
+                                outcomes.put(declaration.attribute("identifier").orElse(""), outcome)));
+        return problems.attempt(
+                root,
+                () -> new ItemKey(
+                        responses,
+                        outcomes,
+                        isForPerson(interactions) ? List.of() : rules(responses, outcomes),
+                        isForPerson(interactions) ? ItemKey.Judge.PERSON : ItemKey.Judge.RULES));
+    }
+
+    /** A marker judges where the score is declared to be so, and where nothing else judges a text or a booklet. */
+    private boolean isForPerson(List<Interaction> interactions) {
+        boolean declared = root.elements("qti-outcome-declaration")
+                .filter(outcome -> outcome.attribute("identifier").orElse("").equals(ItemKey.SCORE))
+                .anyMatch(DeclarationReader::isForPerson);
+        boolean unjudged = root.element("qti-response-processing").isEmpty()
+                && interactions.stream()
+                        .anyMatch(interaction -> interaction instanceof ExtendedText || interaction instanceof OnPaper);
+        return declared || unjudged;
+    }
+
+    private List<Rule> rules(Map<ResponseId, ResponseKey> responses, Map<String, OutcomeVariable> outcomes) {
+        Optional<XmlElement> processing = root.element("qti-response-processing");
+        if (processing.isEmpty()) {
+            problems.add(root, "the item has no 'qti-response-processing', so it cannot be marked");
+        }
+        return processing
+                .map(element -> new ProcessingReader(responses, outcomes, problems).read(element))
+                .orElse(List.of());
+    }
+
+    /**
+     * One answer that is either right or not earns all or nothing: it is compared by a template, or one condition sets
+     * the score. Everything else can earn parts.
+     */
+    private Item.Credit credit(ItemKey key, List<Interaction> interactions) {
+        if (key.judge() == ItemKey.Judge.PERSON) {
+            return Item.Credit.JUDGED;
+        }
+        long asked = interactions.stream().filter(one -> !(one instanceof Play)).count();
+        boolean inParts = key.responses().values().stream()
+                .flatMap(response -> response.measures().stream())
+                .anyMatch(measure ->
+                        !(measure instanceof Yardstick yardstick) || yardstick.credit() != Yardstick.Credit.WHOLE);
+        boolean oneScore = root.element("qti-response-processing").stream()
+                        .flatMap(XmlElement::descendants)
+                        .filter(element -> element.name().equals("qti-set-outcome-value"))
+                        .count()
+                <= 1;
+        return asked == 1 && !inParts && oneScore ? Item.Credit.WHOLE : Item.Credit.PARTS;
+    }
+
+    private static String firstWords(String text) {
+        if (text.length() <= FIRST_WORDS) {
+            return text;
+        }
+        int end = text.lastIndexOf(' ', FIRST_WORDS);
+        return text.substring(0, end < 0 ? FIRST_WORDS : end) + " …";
+    }
+}

@@ -1,0 +1,76 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.app.papers.PackageRefusedException.Problem;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * {@code bin/paper check PACKAGE} prints what is wrong with a package, one finding a line; {@code bin/paper score PACKAGE
+ * RESPONSES.csv} prints what each response is worth by its key. A package is a zip file, or the folder that is zipped.
+ */
+public final class PaperCommand {
+
+    private static final int GOOD = 0;
+    private static final int REFUSED = 1;
+    private static final int UNUSABLE = 2;
+
+    private PaperCommand() {}
+
+    public static void main(String[] args) {
+        PrintStream out = new PrintStream(System.out, false, StandardCharsets.UTF_8);
+        int code = run(out, args);
+        out.flush();
+        System.exit(code);
+    }
+
+    /** Returns 0 if the package can be imported, 1 if it cannot, 2 if the command or a file cannot be read. */
+    static int run(PrintStream out, String... args) {
+        try {
+            if (args.length == 2 && args[0].equals("check")) {
+                return check(out, Path.of(args[1]));
+            }
+            if (args.length == 3 && args[0].equals("score")) {
+                return score(out, Path.of(args[1]), Path.of(args[2]));
+            }
+        } catch (IOException e) {
+            System.err.println("A file cannot be read: " + e.getMessage());
+            return UNUSABLE;
+        }
+        System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses to score: "
+                + "bin/paper score PACKAGE RESPONSES.csv. The package is a zip file or a folder.");
+        return UNUSABLE;
+    }
+
+    private static int check(PrintStream out, Path path) throws IOException {
+        try {
+            print(out, "note: ", PackageFile.readAll(path).notes());
+            return GOOD;
+        } catch (PackageRefusedException e) {
+            print(out, "", e.problems());
+            print(out, "note: ", e.notes());
+            return REFUSED;
+        }
+    }
+
+    private static void print(PrintStream out, String kind, List<Problem> findings) {
+        findings.forEach(finding -> out.println(finding.place() + ": " + kind + finding.what()));
+    }
+
+    private static int score(PrintStream out, Path path, Path responses) throws IOException {
+        try {
+            ReadPaper paper = PackageFile.readAll(path);
+            out.print(ResponseSheet.read(paper, Files.readString(responses)).scores());
+            return GOOD;
+        } catch (PackageRefusedException e) {
+            e.problems().forEach(System.err::println);
+            return REFUSED;
+        } catch (MalformedSheetException e) {
+            System.err.println(responses + ":" + e.getMessage());
+            return UNUSABLE;
+        }
+    }
+}

@@ -1,0 +1,138 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.scoring.ItemKey;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.DuplicateHeaderMode;
+
+/**
+ * Responses of many candidates to the items of one paper, as CSV with the columns {@code candidate,item,variable,value}.
+ * Several rows of one variable are its values in their order; an empty value is NULL.
+ */
+final class ResponseSheet {
+
+    private static final List<String> COLUMNS = List.of("candidate", "item", "variable", "value");
+    private static final String RESULT_COLUMNS = "candidate,item,score,max,state";
+    /** The one place where a score of this sheet is rounded: a third is 0.3333333333. */
+    private static final int DECIMALS = 10;
+
+    private final ReadPaper paper;
+    private final List<Item> items;
+    private final Map<String, Map<ItemId, Map<ResponseId, List<String>>>> given = new LinkedHashMap<>();
+
+    private ResponseSheet(ReadPaper paper) {
+        this.paper = paper;
+        this.items = paper.in("").paper().items().toList();
+    }
+
+    /**
+     * Reads a sheet.
+     *
+     * @throws MalformedSheetException if a row is not as it must be, or names what the paper has not, by its line
+     */
+    static ResponseSheet read(ReadPaper paper, String csv) {
+        ResponseSheet sheet = new ResponseSheet(paper);
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setDuplicateHeaderMode(DuplicateHeaderMode.DISALLOW)
+                .setIgnoreEmptyLines(true)
+                .get();
+        String text = csv.startsWith("\uFEFF") ? csv.substring(1) : csv;
+        try (CSVParser rows = CSVParser.parse(new StringReader(text), format)) {
+            if (!rows.getHeaderNames().equals(COLUMNS)) {
+                throw new MalformedSheetException(
+                        1,
+                        "the columns must be " + String.join(",", COLUMNS) + ", but are "
+                                + String.join(",", rows.getHeaderNames()));
+            }
+            for (CSVRecord row : rows) {
+                sheet.take(row, (int) rows.getCurrentLineNumber());
+            }
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+            throw new MalformedSheetException(1, "this is no CSV that can be read: " + e.getMessage());
+        }
+        return sheet;
+    }
+
+    private void take(CSVRecord row, int line) {
+        if (row.size() != COLUMNS.size()) {
+            throw new MalformedSheetException(
+                    line, "a row has " + COLUMNS.size() + " values, but this has " + row.size());
+        }
+        ItemId item = item(row.get("item"), line);
+        ItemKey key = paper.key().of(item);
+        ResponseId response = key.responses().keySet().stream()
+                .filter(one -> one.value().equals(row.get("variable")))
+                .findFirst()
+                .orElseThrow(() -> new MalformedSheetException(
+                        line, "item '" + item + "' has no response '" + row.get("variable") + "'"));
+        List<String> values = given.computeIfAbsent(row.get("candidate"), candidate -> new LinkedHashMap<>())
+                .computeIfAbsent(item, none -> new LinkedHashMap<>())
+                .computeIfAbsent(response, none -> new ArrayList<>());
+        if (!row.get("value").isEmpty()) {
+            values.add(row.get("value"));
+        }
+    }
+
+    /** An item is named as the test refers to it, or as it calls itself. */
+    private ItemId item(String name, int line) {
+        return items.stream()
+                .map(Item::id)
+                .filter(id -> id.value().equals(name))
+                .findFirst()
+                .or(() -> Optional.ofNullable(paper.ownNames().get(name)))
+                .orElseThrow(() -> new MalformedSheetException(line, "the paper has no item '" + name + "'"));
+    }
+
+    /** Returns what every item is worth for every candidate as CSV: {@value #RESULT_COLUMNS}. */
+    String scores() {
+        StringBuilder out = new StringBuilder(RESULT_COLUMNS).append('\n');
+        given.forEach((candidate, answers) ->
+                items.forEach(item -> out.append(row(candidate, item.id(), answers.getOrDefault(item.id(), Map.of())))
+                        .append('\n')));
+        return out.toString();
+    }
+
+    private String row(String candidate, ItemId item, Map<ResponseId, List<String>> answers) {
+        ItemKey key = paper.key().of(item);
+        boolean blank = answers.values().stream().allMatch(List::isEmpty);
+        boolean pending = !blank && key.judge() == ItemKey.Judge.PERSON;
+        String score =
+                pending ? "" : decimal(key.judgeRead(values(key, answers)).score());
+        return CSVFormat.RFC4180.format(
+                candidate, item.value(), score, decimal(key.most()), blank ? "blank" : pending ? "pending" : "scored");
+    }
+
+    private static Map<ResponseId, Value> values(ItemKey key, Map<ResponseId, List<String>> answers) {
+        Map<ResponseId, Value> values = new LinkedHashMap<>();
+        key.responses()
+                .forEach((response, judged) ->
+                        values.put(response, judged.written(answers.getOrDefault(response, List.of()))));
+        return values;
+    }
+
+    private static String decimal(Rational number) {
+        BigDecimal rounded = new BigDecimal(number.numerator())
+                .divide(new BigDecimal(number.denominator()), DECIMALS, RoundingMode.HALF_EVEN)
+                .stripTrailingZeros();
+        return rounded.signum() == 0 ? "0" : rounded.toPlainString();
+    }
+}

@@ -1,0 +1,144 @@
+package dauntingledger.app.papers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PaperCommandTest {
+
+    private static final String HEAD = "candidate,item,variable,value\n";
+
+    @TempDir
+    private Path folder;
+
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+
+    @Test
+    void saysNothingOfAGoodPackage() throws IOException {
+        assertThat(run("check", packed(Packages.demo()))).isZero();
+        assertThat(printed()).isEmpty();
+    }
+
+    @Test
+    void printsFindingsWithFileAndLine() throws IOException {
+        Packages broken = Packages.demo().replacing("items/goes-first.xml", "shuffle=\"false\"", "shuffle=\"maybe\"");
+
+        assertThat(run("check", packed(broken))).isEqualTo(1);
+        assertThat(printed())
+                .isEqualTo("items/goes-first.xml:" + broken.lineOf("items/goes-first.xml", "<qti-choice-interaction")
+                        + ": shuffle must be true or false, but is 'maybe'\n");
+    }
+
+    @Test
+    void printsWhatIsLeftOutAsNotes() throws IOException {
+        Packages noted = Packages.demo()
+                .replacing("items/goes-first.xml", "<qti-item-body>", "<qti-item-body><p><a href=\"x\">text</a></p>");
+
+        assertThat(run("check", packed(noted))).isZero();
+        assertThat(printed()).contains("items/goes-first.xml:").contains(": note: the link is taken away");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "goes-first | R1:B | 1,1,scored",
+                "goes-first | R1:A | 0,1,scored",
+                "goes-first | R1: | 0,1,blank",
+                "past-moored | R1:abc | 0,1,scored",
+                "answer-time | RESPONSE:7.5e-1 | 1,1,scored",
+                "distance-read | RESPONSE:145.6 | 1,1,scored",
+                "distance-read | RESPONSE:14.6 miles | 1,1,scored",
+                "station-name | RESPONSE:marrow  light! | 1,1,scored",
+                "words-meaning | RESPONSE:over answer;RESPONSE:out none;RESPONSE:again stay | 2,4,scored",
+                "sign-pairs | RESPONSE:black day;RESPONSE:green night | 0.5,1,scored",
+                "call-order | RESPONSE:who;RESPONSE:me;RESPONSE:what;RESPONSE:where;RESPONSE:over | 0.6,1,scored",
+                "wrong-words | RESPONSE:w2;RESPONSE:w1 | 0,1,scored",
+                "heard-warning | RESPONSE:A;RESPONSE:D;RESPONSE:E | 1,2,scored",
+                "heard-lock | TIME:15:50;WALL:east | 1,2,scored",
+                "turning-place | RESPONSE:165 121 | 1,1,scored",
+                "turning-place | RESPONSE:165 122 | 0.5,1,scored",
+                "wreck-mark | RESPONSE:256 105 | 0,1,scored",
+                "passing-order | RESPONSE:A;RESPONSE:B;RESPONSE:C;RESPONSE:D;RESPONSE:E | 1,1,scored",
+                "name-marks | RESPONSE:can A;RESPONSE:cone B | 0.6666666667,1,scored",
+                "lock-light | RESPONSE:short 0;RESPONSE:short 1;RESPONSE:long 5 | 0.1666666667,1,scored",
+                "tide-grid | RESPONSE:r2 0.6;RESPONSE:h2 2,1;RESPONSE:r3 1 | 0.2,1,scored",
+                "danger-circle | RESPONSE:arc 321 80 41 | 1,1,scored",
+                "log-entry | RESPONSE:She called. | ,4,pending",
+                "log-entry | RESPONSE: | 0,4,blank",
+                "sketch-paper | RESPONSE:true | ,4,pending",
+            })
+    void scoresResponsesByTheKey(String item, String responses, String expected) throws IOException {
+        StringBuilder csv = new StringBuilder(HEAD);
+        for (String response : responses.split(";")) {
+            String[] parts = response.split(":", 2);
+            csv.append("c1,")
+                    .append(item)
+                    .append(',')
+                    .append(parts[0])
+                    .append(",\"")
+                    .append(parts[1])
+                    .append("\"\n");
+        }
+
+        assertThat(run("score", packed(Packages.demo()), written(csv.toString())))
+                .isZero();
+        assertThat(printed().lines()).contains("c1," + item + "," + expected);
+    }
+
+    @Test
+    void scoresEveryItemForEveryCandidate() throws IOException {
+        String csv = HEAD + "c1,goes-first,R1,B\nc2,goes-first,R1,C\n";
+
+        assertThat(run("score", packed(Packages.demo()), written(csv))).isZero();
+        assertThat(printed().lines().findFirst()).hasValue("candidate,item,score,max,state");
+        assertThat(printed().lines().filter(line -> line.startsWith("c1,"))).hasSize(62);
+        assertThat(printed().lines().filter(line -> line.startsWith("c2,"))).hasSize(62);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "who,item,variable,value\n",
+                HEAD + "c1,nowhere,R1,B\n",
+                HEAD + "c1,goes-first,R9,B\n",
+                HEAD + "c1,goes-first\n"
+            })
+    void refusesASheetThatItCannotRead(String csv) throws IOException {
+        assertThat(run("score", packed(Packages.demo()), written(csv))).isEqualTo(2);
+        assertThat(printed()).isEmpty();
+    }
+
+    @Test
+    void saysHowItIsUsed() {
+        assertThat(run("check")).isEqualTo(2);
+        assertThat(run("check", folder.resolve("nowhere.zip").toString())).isEqualTo(2);
+    }
+
+    private int run(String... args) {
+        out.reset();
+        return PaperCommand.run(new PrintStream(out, true, StandardCharsets.UTF_8), args);
+    }
+
+    private String printed() {
+        return out.toString(StandardCharsets.UTF_8);
+    }
+
+    private String packed(Packages packages) throws IOException {
+        return Files.write(folder.resolve("package.zip"), packages.zip()).toString();
+    }
+
+    private String written(String csv) throws IOException {
+        return Files.writeString(folder.resolve("responses.csv"), csv).toString();
+    }
+}
