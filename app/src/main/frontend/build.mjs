@@ -25,6 +25,7 @@ execFileSync('node_modules/.bin/tailwindcss', ['-i', 'css/app.css', '-o', `${ass
 for (const [family, files] of Object.entries({
   '@fontsource-variable/source-serif-4': ['source-serif-4-latin-wght-normal', 'source-serif-4-latin-wght-italic'],
   '@fontsource-variable/inter': ['inter-latin-wght-normal'],
+  '@fontsource/noto-sans-symbols': ['noto-sans-symbols-symbols-400-normal'],
   '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-400-normal', 'ibm-plex-mono-latin-600-normal'],
 })) {
   for (const file of files) {

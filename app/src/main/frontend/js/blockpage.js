@@ -1,10 +1,10 @@
 // The page of an open block: ledger, sheet, review page, foot, keys.
+import { Answers } from './answers/answers.js';
 import { Finder } from './finder.js';
-import { isSelecting } from './marks.js';
+import { Panes } from './panes.js';
 import { ToolDoor } from './tooldoor.js';
 import { put, span } from './words.js';
 
-const TYPING_PAUSE = 400;
 /** What a turn brings with it waits until the candidate has stopped turning for this long. */
 const TURNING_PAUSE = 120;
 const FETCH_AGAIN = 1_000;
@@ -37,10 +37,14 @@ export class BlockPage {
       hasNumber: () => Boolean(this.numberBox()),
       putNumber: (text) => this.putNumber(text),
     });
+    this.panes = new Panes(this.sheet, () => this.paneTurned());
+    this.toTheEnd = this.itemsToSeeTheEndOf();
     this.states = new Map();
     this.drawnEntries = new Map();
     this.changedRows = new Set();
-    this.typing = new Map();
+    this.answers = new Answers(sitting, words, {
+      act: (kind, fields) => this.act(kind, fields), stateOf: (item) => this.states.get(item), whisper: (text) => page.whisper(text), flush: () => this.flush(),
+    });
   }
 
   start() {
@@ -53,8 +57,11 @@ export class BlockPage {
     document.addEventListener('keydown', (event) => this.key(event));
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
-    this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true }));
-    new ResizeObserver(() => this.drawBelow()).observe(this.sheet);
+    this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }));
+    new ResizeObserver(() => {
+      this.panes.fit();
+      this.drawBelow();
+    }).observe(this.sheet);
     this.ledgerEye = new IntersectionObserver((seen) => seen.forEach(({ target, intersectionRatio }) => {
       this.ledgerEye.unobserve(target);
       if (intersectionRatio < 1) {
@@ -76,74 +83,22 @@ export class BlockPage {
   // ---- presses
 
   bindQuestion(question, item) {
-    question.querySelectorAll('.o').forEach((option) => {
-      option.addEventListener('click', () => isSelecting(option) || this.choose(item, option));
-      option.addEventListener('contextmenu', (event) => {
-        event.preventDefault();
-        this.strike(item, option);
-      });
-      option.addEventListener('keydown', (event) => this.optionKey(event, item, option));
-    });
-    question.querySelectorAll('.strike').forEach((button) =>
-      button.addEventListener('click', () => this.strike(item, button.previousElementSibling)));
+    this.answers.bind(question, item);
+    this.panes.bind(question);
     question.querySelector('[data-enter]')?.addEventListener('click', () => this.enterAnswer(item));
-    question.querySelectorAll('.number-box').forEach((box) => {
-      box.insertAdjacentHTML('afterend', '<span class="understood"></span>');
-      box.addEventListener('input', () => this.typed(item, box));
-      box.addEventListener('focus', () => {
-        this.lastBox = box;
-      });
-      box.addEventListener('blur', () => this.flush());
-    });
   }
 
-  optionKey(event, item, option) {
-    if (event.key === ' ' || event.key === 'Enter') {
-      event.preventDefault();
-      this.choose(item, option);
-    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const options = [...option.closest('.opts').querySelectorAll('.o')];
-      options[options.indexOf(option) + (event.key === 'ArrowDown' ? 1 : -1)]?.focus();
-    }
-  }
-
-  choose(item, option) {
-    const { response, choice } = option.dataset;
-    const chosen = this.states.get(item)?.responses[response] ?? [];
-    const single = option.getAttribute('role') === 'radio';
-    const without = chosen.filter((other) => other !== choice);
-    const values = chosen.includes(choice) ? without : single ? [choice] : [...chosen, choice];
-    this.act('answered', { item, response, cardinality: single ? 'single' : 'multiple', baseType: 'identifier', values });
-  }
-
-  strike(item, option) {
-    const { response, choice } = option.dataset;
-    const out = this.states.get(item)?.struck[response]?.includes(choice);
-    this.act(out ? 'brought-back' : 'struck-out', { item, response, choice });
-  }
-
-  typed(item, box) {
-    const key = `${item} ${box.dataset.response}`;
-    clearTimeout(this.typing.get(key)?.timer);
-    this.typing.set(key, {
-      item, box, at: this.sitting.clock.now(), timer: setTimeout(() => this.flush(), TYPING_PAUSE),
-    });
-    this.understand(box);
-  }
-
-  /** Returns the box that a number of a tool goes into: the one typed in last, or else the first of the question. */
+  /** Returns the box of the question in view that a number of a tool goes into. */
   numberBox() {
-    const boxes = this.looking ? [...this.questions.get(this.looking).querySelectorAll('.number-box')] : [];
-    const box = boxes.includes(this.lastBox) ? this.lastBox : boxes[0];
-    return box?.readOnly ? undefined : box;
+    return this.looking && this.answers.boxes.numberBox(this.questions.get(this.looking));
   }
 
   putNumber(text) {
     const box = this.numberBox();
     if (box) {
+      this.showQuestion(this.looking);
       box.value = text;
-      this.typed(this.looking, box);
+      box.dispatchEvent(new Event('input'));
       this.flush();
       box.focus();
     }
@@ -156,18 +111,8 @@ export class BlockPage {
 
   /** Enters what has been typed and not yet entered, as of when it was typed. */
   flush() {
-    const typed = [...this.typing.values()];
-    this.typing.clear();
-    for (const { item, box, at, timer } of typed) {
-      clearTimeout(timer);
-      const values = box.value === '' ? [] : [box.value];
-      const before = this.states.get(item)?.responses[box.dataset.response] ?? [];
-      const fields = { item, response: box.dataset.response, cardinality: 'single', baseType: 'string', values };
-      if (values[0] !== before[0] && !this.sitting.enter('answered', fields, at)) {
-        this.fill(box, before[0] ?? '');
-      }
-    }
-    if (typed.length) {
+    this.tools.flush();
+    if (this.answers.flush()) {
       this.page.draw();
     }
   }
@@ -218,6 +163,9 @@ export class BlockPage {
         const words = sheet.querySelector('.no').dataset.firstWords;
         put(this.cells.get(item).querySelector('em'), words);
         put(this.rows.get(item).querySelector('.q-words'), words);
+        if (item === this.looking) {
+          this.panes.show(sheet);
+        }
         this.drawQuestion(this.states.get(item));
         this.tools.marks.paint(sheet);
         this.drawBelow();
@@ -255,7 +203,7 @@ export class BlockPage {
     const { number, label, marked } = this.spoken(item);
     this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
     if (!document.activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel')) {
-      this.questions.get(item).focus({ preventScroll: true });
+      this.panes.focus(this.questions.get(item));
     }
     this.unfold(this.cells.get(item).closest('.tens'));
     this.ledgerEye.observe(this.cells.get(item));
@@ -310,6 +258,9 @@ export class BlockPage {
 
   do(what) {
     const item = this.looking;
+    if (item && this.comesFirst(item, what)) {
+      return undefined;
+    }
     switch (what) {
       case 'next': return item ? this.to(this.sitting.desk.next(item)) : undefined;
       case 'back': return item ? this.back(item) : undefined;
@@ -328,9 +279,38 @@ export class BlockPage {
       case 'close': return this.ask();
       case 'keys': return document.querySelector('#keys').showModal();
       case 'instructions': return this.readAgain();
-      case 'below': return this.questions.get(item).scrollBy({ top: this.sheet.clientHeight * 0.8 });
+      case 'case': return item && this.panes.toggle(this.questions.get(item));
+      case 'below': return Panes.scroller(this.questions.get(item)).scrollBy({ top: this.sheet.clientHeight * 0.8 });
       default: return undefined;
     }
+  }
+
+  /** Brings a question into view of which only the case is; nothing is done to one that cannot be seen. */
+  showQuestion(item) {
+    const question = this.questions.get(item);
+    if (Panes.asks(question)) {
+      return false;
+    }
+    this.panes.toggle(question);
+    return true;
+  }
+
+  paneTurned() {
+    this.drawNext();
+    this.drawBelow();
+  }
+
+  /** Whether a question must come into view before something is done; one whose end must be seen is looked over first. */
+  comesFirst(item, what) {
+    const leaves = ['next', 'review', 'end'].includes(what) && this.toTheEnd.has(item);
+    if ((leaves || ['next', 'erase', 'enter'].includes(what)) && this.showQuestion(item)) {
+      return true;
+    }
+    if (leaves) {
+      this.settle();
+      this.lookForEnd();
+    }
+    return false;
   }
 
   to(item) {
@@ -369,11 +349,11 @@ export class BlockPage {
   }
 
   erase(item) {
-    this.typing.clear();
+    this.answers.forget();
     if (Object.keys(this.states.get(item).responses).length) {
       this.act('erased', { item });
     } else {
-      this.questions.get(item).querySelectorAll('.number-box').forEach((box) => this.fill(box, ''));
+      this.answers.draw(this.questions.get(item), this.states.get(item));
     }
   }
 
@@ -424,6 +404,11 @@ export class BlockPage {
     return marked.length ? [title + this.words.say('close.marked', marked.length, ranges(marked))] : [];
   }
 
+  itemsToSeeTheEndOf() {
+    const { sections } = this.sitting.data.paper.route.find((stage) => stage.id === this.stage);
+    return new Set(sections.filter(({ movement }) => movement.seeing).flatMap(({ sets }) => sets.flatMap(({ items }) => items.map(({ id }) => id))));
+  }
+
   /** The sections of the block, with the words that lead a line about one of several. */
   sections() {
     const { sections } = this.sitting.data.paper.route.find((stage) => stage.id === this.stage);
@@ -446,7 +431,7 @@ export class BlockPage {
     if (event.target.closest('input, textarea, select, .panel, .inkbar, .tool-panel') || document.documentElement.dataset.keys === 'off') {
       return;
     }
-    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', a: 'enter', p: 'whole', f: 'focus', '?': 'keys' };
+    const actions = { n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review', i: 'instructions', a: 'enter', p: 'whole', f: 'focus', k: 'case', '?': 'keys' };
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     if (name === 'x') {
       this.striking = true;
@@ -465,9 +450,12 @@ export class BlockPage {
   digit(number) {
     const strike = this.striking;
     this.striking = false;
+    if (this.looking && this.showQuestion(this.looking)) {
+      return;
+    }
     const option = this.looking && this.questions.get(this.looking).querySelectorAll('.o')[number - 1];
     if (option) {
-      strike ? this.strike(this.looking, option) : this.choose(this.looking, option);
+      this.answers.options[strike ? 'strike' : 'choose'](this.looking, option);
     }
   }
 
@@ -569,8 +557,9 @@ export class BlockPage {
       if (on) {
         question.hidden = false;
         if (question.scrolled) {
-          question.scrollTop = 0;
+          Panes.scroller(question).scrollTop = 0;
         }
+        this.panes.show(question);
         this.drawMark(this.states.get(item));
       }
     }
@@ -589,10 +578,18 @@ export class BlockPage {
     if (!this.looking) {
       return;
     }
-    const items = room.walk?.items ?? this.order;
-    const place = items.indexOf(this.looking);
-    put(document.querySelector('#next-label'), this.words.say(place < items.length - 1 ? 'next' : this.hasReview ? 'next.review' : 'next.end'));
-    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, place + 1, items.length) : '');
+    this.way = room.walk?.items ?? this.order;
+    this.drawNext();
+    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.looking) + 1, this.way.length) : '');
+  }
+
+  /** Says what Next leads to. */
+  drawNext() {
+    if (this.looking && this.way) {
+      const last = this.way.indexOf(this.looking) === this.way.length - 1;
+      const onward = !last ? 'next' : this.hasReview ? 'next.review' : 'next.end';
+      put(document.querySelector('#next-label'), this.words.say(Panes.asks(this.questions.get(this.looking)) ? onward : 'next.question'));
+    }
   }
 
   drawCell(question) {
@@ -612,7 +609,7 @@ export class BlockPage {
     if (question.id === this.looking) {
       this.drawMark(question);
     }
-    const entries = JSON.stringify([question.responses, question.struck, question.seal, question.entered, question.triesLeft]);
+    const entries = JSON.stringify([question.responses, question.playsLeft, question.struck, question.seal, question.entered, question.triesLeft]);
     if (this.drawnEntries.get(question.id) === entries) {
       return;
     }
@@ -622,19 +619,11 @@ export class BlockPage {
       this.drawnEntries.delete(question.id);
       return;
     }
+    if (question.status !== 'not-opened') {
+      this.panes.met(sheet);
+    }
     this.drawEntering(question, sheet);
-    for (const option of sheet.querySelectorAll('.o')) {
-      const { response, choice } = option.dataset;
-      option.setAttribute('aria-checked', String(Boolean(question.responses[response]?.includes(choice))));
-      const out = Boolean(question.struck[response]?.includes(choice));
-      option.parentElement.classList.toggle('out', out);
-      option.nextElementSibling.textContent = this.words.say(out ? 'bring-back' : 'strike-out');
-    }
-    for (const box of sheet.querySelectorAll('.number-box')) {
-      if (!this.typing.has(`${question.id} ${box.dataset.response}`)) {
-        this.fill(box, question.responses[box.dataset.response]?.[0] ?? '');
-      }
-    }
+    this.answers.draw(sheet, question);
   }
 
   /** Whether the answer is entered, how many tries are left, and what has sealed the question. */
@@ -643,9 +632,6 @@ export class BlockPage {
     note.hidden = question.seal === 'none';
     put(note, question.seal === 'none' ? '' : this.words.say(`sealed.${question.seal}`));
     sheet.classList.toggle('is-sealed', question.seal !== 'none');
-    sheet.querySelectorAll('.number-box').forEach((box) => {
-      box.readOnly = question.seal !== 'none';
-    });
     const enter = sheet.querySelector('[data-enter]');
     const given = Object.keys(question.responses).length > 0;
     if (enter) {
@@ -659,22 +645,6 @@ export class BlockPage {
       said.push(this.words.say('entering.tries', question.triesLeft));
     }
     put(sheet.querySelector('.entering-said'), said.join(' '));
-  }
-
-  fill(box, text) {
-    if (box.value !== text) {
-      box.value = text;
-    }
-    this.understand(box);
-  }
-
-  /** Says beside a box what number was read out of it. */
-  understand(box) {
-    const understood = box.value.trim() === '' ? '' : this.module.understood(box.value);
-    const note = box.nextElementSibling;
-    note.textContent = box.value.trim() === ''
-      ? ''
-      : understood ? this.words.say('number.reads', understood) : this.words.say('number.none');
   }
 
   drawMark(question) {
@@ -735,15 +705,21 @@ export class BlockPage {
 
   /** Shows that a question goes on below what can be seen. */
   drawBelow() {
-    requestAnimationFrame(() => {
-      const question = this.looking && this.questions.get(this.looking);
-      if (question) {
-        question.scrolled = question.scrollTop > 0;
-        const ends = question.scrollHeight - question.clientHeight - question.scrollTop < 24;
-        document.querySelector('#below').hidden = ends || this.view !== 'question';
-        this.seeEnd(question, ends);
-      }
-    });
+    requestAnimationFrame(() => this.lookForEnd());
+  }
+
+  lookForEnd() {
+    const question = this.looking && this.questions.get(this.looking);
+    if (question) {
+      const asked = Panes.scroller(question);
+      question.scrolled = asked.scrollTop > 0;
+      const ends = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 24;
+      const below = document.querySelector('#below');
+      below.classList.toggle('beside', asked !== question);
+      below.hidden = ends || this.view !== 'question';
+      this.panes.drawBelow(question);
+      this.seeEnd(question, ends && Panes.asks(question));
+    }
   }
 
   /** Tells the rulebook that the end of a question was in view, where it wants to know. */

@@ -5,7 +5,7 @@ const LOOKS = ['ink-1', 'ink-2', 'ink-3', 'underlined', 'struck'];
 const NOT_TEXT = '.understood, svg';
 
 export class TextMarks {
-  /** @param hooks `allowed()`, `note(anchor)`, `slip(key)` */
+  /** @param hooks `allowed()`, `note(anchor)`, `slip(key)`, `whisper(key)` */
   constructor(sitting, hooks) {
     this.sitting = sitting;
     this.hooks = hooks;
@@ -150,7 +150,7 @@ export class TextMarks {
   }
 
   key(event) {
-    if (!this.byKeyboard || this.bar.contains(document.activeElement)) {
+    if (this.bar.contains(document.activeElement) || !this.byKeyboard && (event.key !== 'Escape' || this.bar.hidden)) {
       return;
     }
     const selection = getSelection();

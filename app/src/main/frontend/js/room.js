@@ -13,6 +13,7 @@ const TICK = 200;
 const TURNING_UNDRAWN = 1_000;
 const STILL_ENTERING = 1_500;
 const SOONEST_MOVE = 1_000;
+const MOVED_ON = 'ledger-moved-on-from';
 
 const data = JSON.parse(document.querySelector('#room-data').textContent);
 offer(data.display);
@@ -120,13 +121,13 @@ function whatIsNext(room) {
   return next ? words.say(`time-up.next.${room.position.at ? 'runs' : 'waits'}`, next.title) : words.say('time-up.over');
 }
 
-/** Should browser and server ever disagree about the stage, they do so once in a while and not in a tight loop. */
+/** Should browser and server ever disagree about a stage, they do so once in a while and not in a tight loop. */
 async function notTooSoon() {
-  const since = Date.now() - Number(sessionStorage.getItem('ledger-moved-on') ?? 0);
-  if (since < SOONEST_MOVE) {
+  const [from, at] = JSON.parse(sessionStorage.getItem(MOVED_ON) ?? '["", 0]');
+  if (from === shownStage && Date.now() - at < SOONEST_MOVE) {
     await new Promise((resolve) => setTimeout(resolve, SOONEST_MOVE));
   }
-  sessionStorage.setItem('ledger-moved-on', String(Date.now()));
+  sessionStorage.setItem(MOVED_ON, JSON.stringify([shownStage, Date.now()]));
 }
 
 function moved() {

@@ -28,13 +28,22 @@ export class ToolDoor {
   }
 
   start() {
-    this.marks.paint();
-    this.tools = JSON.parse(this.sitting.desk.tools());
-    this.marks.paintNotes(this.tools.notes);
-    if (Object.values(this.tools.panels).some(({ state }) => state !== 'closed')) {
+    this.paint();
+    const panels = JSON.parse(this.sitting.desk.panels());
+    if (Object.values(panels).some(({ state }) => state !== 'closed')) {
       this.bench().then((bench) => bench?.restore(this.room));
     }
     setTimeout(() => this.fetchAhead(), FETCH_AHEAD);
+  }
+
+  paint() {
+    this.desk = this.sitting.desk;
+    this.marks.paint();
+    this.marks.paintNotes(JSON.parse(this.desk.notes()));
+  }
+
+  flush() {
+    this.opened?.flush();
   }
 
   /** Returns whether a panel can be used at the question in view. */
@@ -53,6 +62,11 @@ export class ToolDoor {
   draw(room) {
     this.room = room;
     this.help.draw(room.help);
+    if (this.desk && this.desk !== this.sitting.desk) {
+      // The server has refused something, and the ledger was folded anew without it.
+      this.paint();
+      this.opened?.read();
+    }
     const shown = `${room.view} ${room.looking} ${room.tools} ${room.exhibits}`;
     if (this.shown !== shown && (room.looking || room.view !== 'question')) {
       this.shown = shown;
@@ -65,13 +79,16 @@ export class ToolDoor {
   }
 
   async toggle(tool) {
-    this.opening = true;
     if (tool === 'exhibit' && this.exhibits().some(({ kind }) => kind === 'pdf')) {
       this.pdf();
     }
-    const bench = await this.bench();
-    bench?.toggle(tool, this.room);
-    this.opening = false;
+    this.opening = true;
+    try {
+      const bench = await this.bench();
+      bench?.toggle(tool, this.room);
+    } finally {
+      this.opening = false;
+    }
   }
 
   async note(anchor) {
@@ -108,7 +125,9 @@ export class ToolDoor {
   fetchAhead() {
     const { equipment } = this.sitting.data.paper.conduct;
     if (equipment.tools.length || equipment.exhibits.length) {
-      requestIdleCallback(() => ['toolbench', 'tools'].forEach((part) => fetch(document.body.dataset[part]).catch(() => {})));
+      const pdf = equipment.exhibits.some(({ kind }) => kind === 'pdf');
+      const parts = ['toolbench', 'tools', ...(pdf ? ['pdf', 'pdfWorker'] : [])];
+      requestIdleCallback(() => parts.forEach((part) => fetch(document.body.dataset[part]).catch(() => {})));
     }
   }
 

@@ -37,12 +37,13 @@ export class CalculatorTool {
       this.keys);
     this.input.addEventListener('input', () => this.group());
     this.input.addEventListener('keydown', (event) => this.key(event));
-    this.draw();
+    this.read();
+    this.angle.value = this.lines.findLast((line) => line.angle)?.angle ?? 'degrees';
   }
 
   opened(room) {
     this.turned(room);
-    this.draw();
+    this.read();
   }
 
   turned(room) {
@@ -137,13 +138,13 @@ export class CalculatorTool {
   use(kind, fields) {
     const entered = this.bench.enter(kind, fields);
     if (entered) {
-      this.draw();
+      this.read();
     }
     return entered;
   }
 
-  draw() {
-    const { lines, answer, memory, memoryHeld } = JSON.parse(this.bench.module.tape(this.bench.box().tape));
+  read() {
+    const { lines, answer, memory, memoryHeld } = JSON.parse(this.bench.module.tape(this.bench.in('tape')));
     this.lines = lines;
     this.answer = answer;
     const grouped = (text) => this.bench.module.grouped(text);

@@ -98,6 +98,7 @@ export class ExhibitTool {
   }
 
   async show(exhibit) {
+    this.flush();
     this.current = exhibit;
     this.document?.close?.();
     this.document = undefined;
@@ -105,7 +106,7 @@ export class ExhibitTool {
     this.body.replaceChildren();
     this.contents.hidden = true;
     this.said.textContent = this.say('loading');
-    const view = this.bench.box().exhibits[exhibit.id] ?? { page: 1, zoom: 0 };
+    const view = this.bench.in('exhibits')[exhibit.id] ?? { page: 1, zoom: 0 };
     this.zoom = view.zoom;
     this.page = view.page;
     try {
@@ -119,7 +120,7 @@ export class ExhibitTool {
       this.applyZoom();
       this.goTo(view.page, false);
       this.bench.marks.paint(this.body);
-      this.search();
+      this.search(false);
     } catch {
       this.said.replaceChildren(`${this.say('failed')} `, make('button', { type: 'button', class: 'link', text: this.say('again'), onclick: () => this.show(exhibit) }));
     }
@@ -202,10 +203,15 @@ export class ExhibitTool {
   /** What was looked at last is entered when it has stayed so for a moment. */
   tell() {
     clearTimeout(this.telling);
-    this.telling = setTimeout(() => {
-      const { id } = this.current;
-      this.bench.enter('exhibit-turned', { exhibit: id, page: this.page, zoom: this.zoom });
-    }, TURNED);
+    this.telling = setTimeout(() => this.flush(), TURNED);
+  }
+
+  flush() {
+    if (this.telling) {
+      clearTimeout(this.telling);
+      this.telling = undefined;
+      this.bench.enter('exhibit-turned', { exhibit: this.current.id, page: this.page, zoom: this.zoom });
+    }
   }
 
   setZoom(zoom) {
@@ -309,26 +315,20 @@ export class ExhibitTool {
     this.findBox.select();
   }
 
-  async search() {
+  /** Finds what is asked for; a document that comes back into view stays at its page. */
+  async search(going = true) {
     const wanted = this.findBox.value.trim().toLocaleLowerCase();
-    this.found = [];
-    this.foundAt = -1;
-    if (wanted && this.document?.texts) {
-      const searched = (this.searching = this.document.texts());
-      const texts = await searched;
-      if (this.searching !== searched) {
-        return;
-      }
-      texts.forEach((text, index) => {
-        const folded = text.toLocaleLowerCase();
-        for (let at = folded.indexOf(wanted); at >= 0; at = folded.indexOf(wanted, at + wanted.length)) {
-          this.found.push({ page: index + 1, start: at, end: at + wanted.length });
-        }
-      });
+    const search = (this.searching = {});
+    const texts = wanted && this.document?.texts ? await this.document.texts() : [];
+    if (this.searching !== search) {
+      return;
     }
+    this.found = texts.flatMap((text, index) => places(text.toLocaleLowerCase(), wanted)
+      .map((start) => ({ page: index + 1, start, end: start + wanted.length })));
+    this.foundAt = -1;
     this.foundSaid.textContent = wanted ? this.found.length ? this.say('found', 0, this.found.length) : this.say('found.none') : '';
     this.paintFound();
-    if (this.found.length) {
+    if (going && this.found.length) {
       this.toFound(1);
     }
   }
@@ -366,6 +366,14 @@ export class ExhibitTool {
     CSS.highlights.set(`found-${this.panel.name}`, all);
     CSS.highlights.set(`found-here-${this.panel.name}`, here);
   }
+}
+
+function places(text, wanted) {
+  const all = [];
+  for (let at = text.indexOf(wanted); at >= 0; at = text.indexOf(wanted, at + wanted.length)) {
+    all.push(at);
+  }
+  return all;
 }
 
 /** Scrolls no more than is needed to bring a place into view. */

@@ -1,6 +1,8 @@
-// Notes on questions and on words of them.
+// Notes on questions and on words of them. A note is entered while it is written, whenever the writing pauses.
 import { wordsOf } from '../marks.js';
 import { make } from './panels.js';
+
+const WRITING_PAUSE = 1_000;
 
 export class NotesTool {
   constructor(bench, panel) {
@@ -13,12 +15,11 @@ export class NotesTool {
     panel.body.classList.add('notes');
     panel.body.append(this.fresh, this.said, this.list, this.hide);
     this.hidden = false;
-    this.draw();
+    this.read();
   }
 
   opened(room) {
     this.turned(room);
-    this.draw();
   }
 
   focus() {
@@ -34,38 +35,50 @@ export class NotesTool {
 
   /** Begins a note on a question, or on words of it. */
   write(item, anchor, note) {
-    this.keepOpen();
+    this.close();
+    this.said.replaceChildren();
     const box = make('textarea', { maxlength: '2000', rows: '3', 'aria-label': this.words.say('notes.words') });
     box.value = note?.words ?? '';
-    const number = note?.number ?? 1 + Math.max(0, ...this.bench.box().notes.map((one) => one.number));
-    const keep = () => {
-      this.writing = undefined;
-      const words = box.value.trim();
-      if (words && words !== note?.words) {
-        this.bench.enter('note-written', { number, item, words, ...(anchor ?? {}) });
-      }
-      this.draw();
-    };
-    this.writing = keep;
+    const number = note?.number ?? 1 + Math.max(0, ...this.bench.in('notes').map((one) => one.number));
+    this.writing = { number, item, anchor, box, entered: note?.words };
     const form = make('div', { class: 'note writing' }, make('b', { text: this.words.say('notes.of', this.bench.page.numberOf(item)) }),
-      quote(anchor), box, make('button', { type: 'button', class: 'btn', text: this.words.say('notes.keep'), onclick: keep }));
-    box.addEventListener('blur', () => setTimeout(() => this.writing === keep && !form.contains(document.activeElement) && keep()));
+      quote(anchor), box, make('button', { type: 'button', class: 'btn', text: this.words.say('notes.keep'), onclick: () => this.close() }));
+    box.addEventListener('input', () => {
+      clearTimeout(this.pausing);
+      this.pausing = setTimeout(() => this.flush(), WRITING_PAUSE);
+    });
     this.list.prepend(form);
     box.focus();
   }
 
-  /** What has been written and not yet kept is kept, whatever comes next. */
-  keepOpen() {
-    this.writing?.();
+  /** Enters the note as it is written so far. */
+  flush() {
+    clearTimeout(this.pausing);
+    const words = this.writing?.box.value.trim();
+    if (words && words !== this.writing.entered) {
+      const { number, item, anchor } = this.writing;
+      this.writing.entered = words;
+      this.bench.enter('note-written', { number, item, words, ...(anchor ?? {}) });
+    }
+  }
+
+  /** Ends the writing of a note; what was written is kept. */
+  close() {
+    this.flush();
+    this.writing = undefined;
+    this.read();
   }
 
   toggleHidden() {
     this.hidden = !this.hidden;
-    this.draw();
+    this.close();
   }
 
-  draw() {
-    const { notes } = this.bench.box();
+  read() {
+    if (this.writing) {
+      return;
+    }
+    const notes = this.bench.in('notes');
     this.bench.marks.paintNotes(this.hidden ? [] : notes);
     this.hide.textContent = this.words.say(this.hidden ? 'notes.show' : 'notes.hide');
     this.hide.hidden = notes.length === 0;
@@ -93,11 +106,11 @@ export class NotesTool {
     if (!this.bench.enter('note-removed', { number: note.number })) {
       return;
     }
-    this.draw();
+    this.close();
     const undo = make('button', { type: 'button', class: 'link', text: this.words.say('notes.undo'), onclick: () => {
       this.bench.enter('note-written', { number: note.number, item: note.item, words: note.words, ...(anchor ?? {}) });
       this.said.replaceChildren();
-      this.draw();
+      this.close();
     } });
     this.said.replaceChildren(`${this.words.say('notes.removed')} `, undo);
     undo.focus();

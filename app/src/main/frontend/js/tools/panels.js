@@ -1,10 +1,6 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
 const STEP = 16;
-/** A sheet lower than so many units has no room for a panel beside it. */
-const LOW = 20;
-/** In this order panels are laid out, whichever was opened first, so that they come back as they were. */
-const LAID = ['exhibit', 'second-exhibit', 'worksheet', 'sketch', 'calculator', 'notes'];
 
 export class Panels {
   /** @param hooks `changed()` after panels were opened, moved or folded */
@@ -56,7 +52,7 @@ export class Panels {
     element.addEventListener('pointerdown', () => this.toFront(panel), true);
     element.addEventListener('focusin', () => this.toFront(panel));
     this.drag(panel, mover, (rect, dx, dy) => [rect[0] + dx, rect[1] + dy, rect[2], rect[3]]);
-    this.drag(panel, element.querySelector('.sizer'), (rect, dx, dy) => [rect[0], rect[1], Math.max(80, rect[2] + dx), Math.max(60, rect[3] + dy)]);
+    this.drag(panel, element.querySelector('.sizer'), (rect, dx, dy) => [rect[0], rect[1], rect[2] + dx, rect[3] + dy]);
     mover.addEventListener('keydown', (event) => this.moveKey(event, panel));
     mover.addEventListener('dblclick', () => this.fold(panel));
     tidy.addEventListener('click', () => this.tidy(panel));
@@ -132,12 +128,11 @@ export class Panels {
   }
 
   layOut() {
-    const unit = parseFloat(getComputedStyle(document.documentElement).fontSize);
+    const unit = Math.round(parseFloat(getComputedStyle(document.documentElement).fontSize));
     const area = this.area(unit);
     const visible = this.visible();
-    const auto = visible.filter((panel) => !panel.byHand && panel.state === 'open')
-      .sort((a, b) => LAID.indexOf(a.name) - LAID.indexOf(b.name));
-    const places = auto.length ? JSON.parse(this.module.arranged(auto.map(({ name }) => name), area, Math.round(unit))) : {};
+    const auto = visible.filter((panel) => !panel.byHand && panel.state === 'open');
+    const places = JSON.parse(this.module.arranged(auto.map(({ name }) => name), area, unit));
     auto.forEach((panel) => {
       panel.rect = places[panel.name];
     });
@@ -145,12 +140,12 @@ export class Panels {
     this.panels.forEach((panel) => {
       panel.element.hidden = !visible.includes(panel);
       if (!panel.element.hidden) {
-        this.place(panel, panel.byHand ? JSON.parse(this.module.within(panel.name, panel.rect, window, Math.round(unit))) : panel.rect);
+        this.place(panel, panel.byHand ? JSON.parse(this.module.within(panel.name, panel.rect, window, unit)) : panel.rect);
       }
     });
     const open = visible.filter((panel) => panel.state === 'open').map((panel) => panel.drawn);
-    const width = open.length ? this.module.sheetWidth(open, area, Math.round(unit)) : area[2];
-    this.main.style.setProperty('--beside', width < area[2] ? `${area[2] - width}px` : '0px');
+    const width = this.module.sheetWidth(open, area, unit);
+    this.main.style.setProperty('--beside', `${area[2] - width}px`);
     this.main.classList.toggle('making-room', width < area[2]);
     this.drawFolded(visible.filter((panel) => panel.state === 'folded'));
   }
@@ -167,11 +162,10 @@ export class Panels {
     });
   }
 
-  /** What the sheet and the panels beside it share; where that is too low for any panel, down to the foot. */
   area(unit) {
     const { left, top, width, height } = this.main.getBoundingClientRect();
-    const down = document.querySelector('.foot').getBoundingClientRect().top - top;
-    return [left, top, width, height < LOW * unit ? down : height].map(Math.round);
+    const floor = Math.round(document.querySelector('.foot').getBoundingClientRect().top);
+    return JSON.parse(this.module.area([left, top, width, height].map(Math.round), floor, unit));
   }
 
   place(panel, rect) {

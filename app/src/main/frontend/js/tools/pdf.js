@@ -1,13 +1,16 @@
 // Documents in pages: drawn by the PDF library, a page at a time as it comes into view.
-import { getDocument, GlobalWorkerOptions, TextLayer } from 'pdfjs-dist';
+import { getDocument, PDFWorker, TextLayer } from 'pdfjs-dist';
 
 const DENSITY = Math.min(2, window.devicePixelRatio || 1);
 const CSS_POINT = 96 / 72;
 
+/** One worker for all documents; it outlives each of them. */
+let shared;
+
 export class PdfDocument {
   static async open(bytes, body, { text, worker, drawn }) {
-    GlobalWorkerOptions.workerPort = worker;
-    const pdf = await getDocument({ data: bytes, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
+    shared ??= PDFWorker.create({ port: worker });
+    const pdf = await getDocument({ data: bytes, worker: shared, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
     const first = await pdf.getPage(1);
     return new PdfDocument(pdf, body, text, drawn, first.getViewport({ scale: CSS_POINT }));
   }
@@ -108,7 +111,7 @@ export class PdfDocument {
 
   close() {
     this.eye.disconnect();
-    this.pdf.destroy();
+    this.pdf.loadingTask.destroy();
   }
 }
 

@@ -96,7 +96,7 @@ export class SketchTool {
   }
 
   read() {
-    const { shapes, canUndo, canRedo } = this.bench.box().sketch;
+    const { shapes, canUndo, canRedo } = this.bench.in('sketch');
     this.shapes = shapes;
     this.pages = Math.max(this.page + 1, 1, ...shapes.map((shape) => shape.page + 1));
     this.undo.disabled = !canUndo;
@@ -226,7 +226,7 @@ export class SketchTool {
     }
     this.drawing = true;
     this.paper.setPointerCapture(event.pointerId);
-    const move = (moved) => act.move(this.point(moved), moved, this);
+    const move = (moved) => act.move(this.point(moved), moved);
     const end = (ended) => {
       this.paper.removeEventListener('pointermove', move);
       this.paper.removeEventListener('pointerup', end);
@@ -363,8 +363,6 @@ export class SketchTool {
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       this.erase();
     } else {
-      if (event.key.length === 1) {
-        }
       return;
     }
     event.preventDefault();

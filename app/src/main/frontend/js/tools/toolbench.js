@@ -22,9 +22,19 @@ export class Toolbench {
     this.tools = new Map();
   }
 
-  /** What lies in the tools, as the rulebook knows it. */
-  box() {
-    return JSON.parse(this.sitting.desk.tools());
+  /** What lies in one of the tools, as the rulebook knows it: `tape`, `worksheet`, `sketch`, `notes`, `exhibits`, `panels`. */
+  in(tool) {
+    return JSON.parse(this.sitting.desk[tool]());
+  }
+
+  /** Enters what was begun and not finished: a note, a cell, a page turned to. */
+  flush() {
+    this.tools.forEach((tool) => tool.flush?.());
+  }
+
+  /** Takes everything over from the rulebook again. */
+  read() {
+    this.tools.forEach((tool) => tool.read?.());
   }
 
   enter(kind, fields) {
@@ -33,7 +43,7 @@ export class Toolbench {
 
   /** Opens again what was open. */
   restore(room) {
-    for (const [name, place] of Object.entries(this.box().panels)) {
+    for (const [name, place] of Object.entries(this.in('panels'))) {
       if (place.state !== 'closed') {
         this.panels.restore(this.make(name), place);
         this.tools.get(name).opened?.(room);
@@ -46,7 +56,7 @@ export class Toolbench {
   make(name) {
     if (!this.panels.has(name)) {
       const panel = this.panels.make(name, this.words.say(`tool.${name}`));
-      const place = this.box().panels[name];
+      const place = this.in('panels')[name];
       if (place) {
         this.panels.restore(panel, { ...place, state: 'closed' });
       }

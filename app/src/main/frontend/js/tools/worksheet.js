@@ -97,7 +97,7 @@ export class WorksheetTool {
 
   /** Takes everything over from the rulebook. */
   read() {
-    const { cells, widths, canUndo, canRedo } = this.bench.box().worksheet;
+    const { cells, widths, canUndo, canRedo } = this.bench.in('worksheet');
     this.sheet = this.bench.module.sheet(cells);
     this.formats = new Map(cells.map(({ cell, format }) => [cell, format]));
     for (const name of [...this.typed.keys()]) {
@@ -117,7 +117,7 @@ export class WorksheetTool {
   }
 
   show({ cell, typed, shown, right, error }) {
-    const element = document.getElementById(`ws-${cell}`) ?? this.element(cell);
+    const element = this.element(cell);
     if (element.textContent !== shown) {
       element.textContent = shown;
     }
@@ -135,7 +135,7 @@ export class WorksheetTool {
   // ---- where the candidate is
 
   choose(at, to = at, scroll = true) {
-    this.element(nameOf(this.at)).removeAttribute('aria-selected');
+    this.here?.removeAttribute('aria-selected');
     this.at = at;
     this.to = to;
     const [left, top, right, bottom] = this.block();
@@ -284,7 +284,7 @@ export class WorksheetTool {
     } else if (event.key === 'Escape' && this.editing) {
       event.preventDefault();
       this.editing = false;
-      this.redraw([nameOf(this.at)]);
+      this.redraw();
       this.drawLine();
       this.focus();
     }
@@ -294,15 +294,22 @@ export class WorksheetTool {
     this.editing = false;
     const name = nameOf(this.at);
     if ((this.typed.get(name) ?? '') === this.line.value) {
-      this.redraw([name]);
+      this.redraw();
     } else {
       this.write([{ cell: name, typed: this.line.value, format: this.sheet.formatAfter(name, this.line.value) }]);
     }
   }
 
-  redraw(names) {
-    const all = new Map(JSON.parse(this.sheet.all()).map((cell) => [cell.cell, cell]));
-    names.forEach((cell) => this.show(all.get(cell) ?? { cell, typed: '', shown: '', right: false }));
+  /** What is being typed goes into its cell, as if the candidate had gone on. */
+  flush() {
+    if (this.editing) {
+      this.commit();
+    }
+  }
+
+  /** Shows again what the cell in hand holds, in place of what is being typed. */
+  redraw() {
+    this.show(JSON.parse(this.sheet.cell(nameOf(this.at))));
   }
 
   write(edits) {
@@ -314,7 +321,7 @@ export class WorksheetTool {
       JSON.parse(this.sheet.write(cells)).forEach((cell) => this.show(cell));
       this.strokes(true, false);
     }
-    this.redraw([nameOf(this.at)]);
+    this.redraw();
     this.drawLine();
   }
 
@@ -389,34 +396,23 @@ export class WorksheetTool {
     }
     const text = rows.join('\n');
     event.clipboardData.setData('text/plain', text);
-    this.copied = { text, first: nameOf([left, top]), last: nameOf([right, bottom]) };
-    if (kind === 'cut') {
-      this.cut = JSON.parse(this.sheet.copied(this.copied.first, this.copied.last, this.copied.first));
-      this.clear();
-    } else {
-      this.cut = undefined;
-    }
+    this.copied = { text, first: nameOf([left, top]), last: nameOf([right, bottom]), cut: kind === 'cut' };
   }
 
-  /** A block that was copied here comes with its formulas; anything else comes as it is read. */
+  /** A block of this sheet comes with its formulas, and is moved if it was cut; anything else comes as it is read. */
   paste(text) {
-    const at = this.at;
-    if (this.copied?.text === text && !this.cut) {
-      this.write(JSON.parse(this.sheet.copied(this.copied.first, this.copied.last, nameOf(at))));
-      return;
-    }
+    const at = nameOf(this.at);
     if (this.copied?.text === text) {
-      const [column, row] = placeOf(this.copied.first);
-      this.write(this.cut.map((edit) => ({ ...edit, place: placeOf(edit.cell) }))
-        .map(({ typed, format, place }) => ({ typed, format, place: [place[0] - column + at[0], place[1] - row + at[1]] }))
-        .filter(({ place }) => place[0] < COLUMNS && place[1] < ROWS)
-        .map(({ typed, format, place }) => ({ cell: nameOf(place), typed, format })));
+      const { first, last, cut } = this.copied;
+      this.write(JSON.parse(cut ? this.sheet.moved(first, last, at) : this.sheet.copied(first, last, at)));
+      this.copied = cut ? undefined : this.copied;
       return;
     }
-    const rows = text.replace(/\r/g, '').replace(/\n$/, '').replace(/[^\P{Cc}\n\t]/gu, ' ').split('\n').map((row) => row.split('\t'));
-    this.write(rows.flatMap((row, down) => row.map((typed, right) => ({ typed: typed.slice(0, 1000), place: [at[0] + right, at[1] + down] })))
-      .filter(({ place }) => place[0] < COLUMNS && place[1] < ROWS)
-      .map(({ typed, place }) => ({ cell: nameOf(place), typed, format: this.formats.get(nameOf(place)) ?? 'general' })));
+    const { cells, leftOut } = JSON.parse(this.sheet.pasted(text, at));
+    this.write(cells);
+    if (leftOut) {
+      this.bench.page.slip(this.say('left-out', leftOut));
+    }
   }
 }
 

@@ -174,6 +174,14 @@ public abstract class ExamServerTest {
         return appointment;
     }
 
+    /** Returns such a sitting whose last block is open, which asks questions of every kind. */
+    protected Appointment inCraft() {
+        Appointment appointment = inThePassage();
+        does(appointment, new Act.BlockClosed(new StageId("passage")));
+        does(appointment, new Act.StageOpened(new StageId("craft")));
+        return appointment;
+    }
+
     /** Returns hours that open in {@code untilOpen}, with doors half an hour before and admission for a quarter. */
     protected Window opensIn(Duration untilOpen) {
         Instant opens = clock.instant().plus(untilOpen);

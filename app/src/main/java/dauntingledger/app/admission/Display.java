@@ -1,28 +1,40 @@
 package dauntingledger.app.admission;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
-/** What can be chosen about the look of the pages, and what may be kept of it. */
-final class Display {
+/** What can be chosen about the look of the pages. */
+public final class Display {
 
-    private static final Set<String> ON_OFF = Set.of("on", "off");
-    private static final Map<String, Set<String>> CHOICES = Map.of(
-            "theme", Set.of("light", "dark", "contrast-light", "contrast-dark"),
-            "tint", Set.of("none", "cream", "rose", "mint", "sky"),
-            "text", Set.of("100", "125", "150", "175", "200"),
-            "width", Set.of("narrow", "usual", "wide"),
-            "spacing", Set.of("usual", "wide"),
-            "motion", Set.of("full", "reduced"),
-            "entries", Set.of("shown", "hidden"),
-            "keys", ON_OFF);
+    public static final List<String> THEMES = List.of("light", "dark", "contrast-light", "contrast-dark");
+
+    /** Sizes of the text in per cent of the usual. */
+    public static final List<String> SIZES = List.of("100", "125", "150", "175", "200");
+
+    /** Every choice with its values, in the order in which they are offered. */
+    static final Map<String, List<String>> CHOICES = choices();
 
     private Display() {}
+
+    private static Map<String, List<String>> choices() {
+        Map<String, List<String>> choices = new LinkedHashMap<>();
+        choices.put("theme", THEMES);
+        choices.put("tint", List.of("none", "cream", "rose", "mint", "sky"));
+        choices.put("text", SIZES);
+        choices.put("width", List.of("narrow", "usual", "wide"));
+        choices.put("spacing", List.of("usual", "wide"));
+        choices.put("motion", List.of("full", "reduced"));
+        choices.put("entries", List.of("shown", "hidden"));
+        choices.put("keys", List.of("on", "off"));
+        return Collections.unmodifiableMap(choices);
+    }
 
     /** Returns whether every name is one that can be chosen, with a value that it has. */
     static boolean isKnown(Map<String, String> chosen) {
         return chosen.entrySet().stream()
                 .allMatch(choice ->
-                        CHOICES.getOrDefault(choice.getKey(), Set.of()).contains(choice.getValue()));
+                        CHOICES.getOrDefault(choice.getKey(), List.of()).contains(choice.getValue()));
     }
 }

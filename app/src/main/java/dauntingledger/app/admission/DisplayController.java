@@ -1,5 +1,7 @@
 package dauntingledger.app.admission;
 
+import static java.util.Objects.requireNonNull;
+
 import java.security.Principal;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -36,7 +38,11 @@ class DisplayController {
      *
      * @param at when, in milliseconds; of what a computer and the server remember the later counts
      */
-    record Choice(long at, Map<String, String> chosen) {}
+    record Choice(long at, Map<String, String> chosen) {
+        Choice {
+            requireNonNull(chosen, "chosen");
+        }
+    }
 
     /** What a page says of it: whose it is, and the choice as JSON, or an empty text. */
     record Kept(String person, String chosen) {}
@@ -56,6 +62,7 @@ class DisplayController {
     /** Is read from the database only by a page that shows it. */
     @ModelAttribute
     void display(@Nullable Authentication person, Model model) {
+        model.addAttribute("displayChoices", Display.CHOICES);
         if (person != null && isCandidate(person)) {
             model.addAttribute("display", new LazyContextVariable<Kept>() {
                 @Override

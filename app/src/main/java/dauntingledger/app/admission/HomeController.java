@@ -145,7 +145,7 @@ class HomeController {
                 .filter(found -> found.candidate().equals(principal.getName()))
                 .filter(found -> found.terms().window().isBounded())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        Paper paper = appointment.terms().personal(text(appointment).paper());
+        Paper paper = appointment.personal(text(appointment).paper());
         Window window = appointment.terms().window();
         CalendarEntry entry = new CalendarEntry(
                 "sitting-" + sitting + "@daunting-ledger",
@@ -182,7 +182,7 @@ class HomeController {
 
     private Card card(Appointment appointment, Instant now) {
         PaperText text = text(appointment);
-        Paper paper = appointment.terms().personal(text.paper());
+        Paper paper = appointment.personal(text.paper());
         Sitting sitting = ledgers.open(appointment, now).sitting();
         Window window = appointment.terms().window();
         boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);

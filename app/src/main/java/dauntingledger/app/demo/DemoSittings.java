@@ -6,11 +6,22 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
-import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Construction;
+import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Grid;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.OnPaper;
+import dauntingledger.rulebook.response.Order;
+import dauntingledger.rulebook.response.Pairing;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.Points;
+import dauntingledger.rulebook.response.TextEntry;
+import dauntingledger.rulebook.response.Track;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -134,7 +145,7 @@ class DemoSittings {
                     if (sitting().position() instanceof Position.Before) {
                         act(new Act.StageOpened(block.id()));
                     }
-                    block.sections().stream().flatMap(Section::items).forEach(this::answer);
+                    block.items().forEach(this::answer);
                     act(new Act.ReviewOpened());
                     act(new Act.BlockClosed(block.id()));
                 }
@@ -147,13 +158,17 @@ class DemoSittings {
             }
         }
 
-        /** Looks at a question and chooses its first option or types a number. */
+        /** Looks at a question and answers all that is asked in it. */
         void answer(Item item) {
             act(new Act.QuestionOpened(item.id()));
             act(new Act.EndSeen(item.id()));
             at = at.plusSeconds(12 + 17L * (steps++ % 4));
-            Interaction interaction = item.interactions().getFirst();
-            act(new Act.Answered(item.id(), interaction.response(), value(interaction)));
+            for (Interaction interaction : item.interactions()) {
+                act(
+                        interaction instanceof Play
+                                ? new Act.Played(item.id(), interaction.response())
+                                : new Act.Answered(item.id(), interaction.response(), value(interaction)));
+            }
             act(new Act.AnswerEntered(item.id()));
             at = at.plusSeconds(3);
         }
@@ -172,13 +187,34 @@ class DemoSittings {
         }
     }
 
+    /** Returns something that can be entered, as a candidate in a hurry would. */
     private static Value value(Interaction interaction) {
-        return switch (interaction) {
-            case Interaction.Choice choice
-            when choice.isSingle() -> Value.choice(choice.choices().getFirst());
-            case Interaction.Choice choice ->
-                Value.choices(List.copyOf(choice.choices().subList(0, choice.minChoices())));
-            case Interaction.NumberEntry entry -> Value.typed("4");
-        };
+        return interaction
+                .blank()
+                .with(
+                        switch (interaction) {
+                            case Choice choice ->
+                                choice.choices().subList(0, choice.minChoices()).stream()
+                                        .map(ChoiceId::value)
+                                        .toList();
+                            case TextEntry entry -> List.of("4");
+                            case ExtendedText text ->
+                                List.of("She waits for the flood and crosses the bar at half tide.");
+                            case Order order ->
+                                order.choices().stream().map(ChoiceId::value).toList();
+                            case Pairing pairing ->
+                                List.of(pairing.ones().getFirst().choice() + " "
+                                        + pairing.others().getLast().choice());
+                            case Points points -> List.of(points.width() / 2 + " " + points.height() / 2);
+                            case Grid grid ->
+                                grid.cells().stream()
+                                        .filter(cell -> !cell.isGiven())
+                                        .map(cell -> cell.id() + " 4")
+                                        .toList();
+                            case Track track -> List.of(track.symbols().getFirst() + " 0");
+                            case Construction construction -> List.of("point 10 10");
+                            case OnPaper paper -> List.of("true");
+                            case Play play -> List.of();
+                        });
     }
 }

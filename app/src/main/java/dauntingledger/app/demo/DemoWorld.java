@@ -99,7 +99,7 @@ class DemoWorld implements ApplicationRunner {
     }
 
     private PaperRef paper(String name) throws IOException {
-        return papers.importPackage(new ByteArrayInputStream(zip(name)));
+        return papers.importPackage(new ByteArrayInputStream(zip(name))).paper();
     }
 
     private void takeOn(Staff.Member member, String pin) {

@@ -1,32 +1,23 @@
 package dauntingledger.app.invigilation;
 
 import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.admission.WallClock;
-import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Help;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** Finds out who calls for the invigilator and has not been answered, whoever has waited longest first. */
 @Component
 class CallList {
 
-    private final Appointments appointments;
-    private final Ledgers ledgers;
-    private final Candidates candidates;
+    private final Floor floor;
     private final WallClock wall;
 
-    CallList(Appointments appointments, Ledgers ledgers, Candidates candidates, WallClock wall) {
-        this.appointments = appointments;
-        this.ledgers = ledgers;
-        this.candidates = candidates;
+    CallList(Floor floor, WallClock wall) {
+        this.floor = floor;
         this.wall = wall;
     }
 
@@ -45,28 +36,22 @@ class CallList {
             String reason,
             String note) {}
 
-    List<Call> at(Instant now) {
-        return appointments.all(DoorList.MOST_SITTINGS).stream()
-                .flatMap(appointment -> call(appointment, now).stream())
+    List<Call> among(List<Floor.Place> places) {
+        return places.stream()
+                .flatMap(place -> place.sitting().help().stream()
+                        .filter(help -> help.answer().isEmpty())
+                        .map(help -> call(place, help)))
                 .sorted(Comparator.comparing(Call::calledAt))
                 .toList();
     }
 
-    private Optional<Call> call(Appointment appointment, Instant now) {
-        return ledgers.open(appointment, now)
-                .sitting()
-                .help()
-                .filter(help -> help.answer().isEmpty())
-                .map(help -> call(appointment, help));
-    }
-
-    private Call call(Appointment appointment, Help help) {
-        Candidate candidate = candidates.find(appointment.candidate()).orElseThrow();
+    private Call call(Floor.Place place, Help help) {
+        Candidate candidate = floor.candidate(place);
         return new Call(
-                appointment.sitting().value(),
+                place.appointment().sitting().value(),
                 candidate.name(),
                 candidate.number(),
-                appointment.seat(),
+                place.appointment().seat(),
                 help.calledAt(),
                 wall.time(help.calledAt()),
                 PlainNames.name(help.reason()),

@@ -1,11 +1,8 @@
 package dauntingledger.app.invigilation;
 
 import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Stage.Admission.Way;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -24,18 +21,11 @@ import org.springframework.stereotype.Component;
 @Component
 class DoorList {
 
-    /** How many sittings are looked through. */
-    static final int MOST_SITTINGS = 500;
-
-    private final Appointments appointments;
-    private final Ledgers ledgers;
-    private final Candidates candidates;
+    private final Floor floor;
     private final WallClock wall;
 
-    DoorList(Appointments appointments, Ledgers ledgers, Candidates candidates, WallClock wall) {
-        this.appointments = appointments;
-        this.ledgers = ledgers;
-        this.candidates = candidates;
+    DoorList(Floor floor, WallClock wall) {
+        this.floor = floor;
         this.wall = wall;
     }
 
@@ -69,14 +59,12 @@ class DoorList {
         NOTHING
     }
 
-    List<Waiting> at(Instant now) {
-        return appointments.all(MOST_SITTINGS).stream()
-                .flatMap(appointment -> waiting(appointment, now).stream())
-                .toList();
+    List<Waiting> among(List<Floor.Place> places, Instant now) {
+        return places.stream().flatMap(place -> waiting(place, now).stream()).toList();
     }
 
-    private Optional<Waiting> waiting(Appointment appointment, Instant now) {
-        Sitting sitting = ledgers.open(appointment, now).sitting();
+    private Optional<Waiting> waiting(Floor.Place place, Instant now) {
+        Sitting sitting = place.sitting();
         if (!(sitting.position() instanceof Position.At at)) {
             return Optional.empty();
         }
@@ -85,24 +73,22 @@ class DoorList {
             case Stage.Identity identity ->
                 sitting.arrival()
                         .report()
-                        .map(report -> row(appointment, sitting, report.at())
+                        .map(report -> row(place, report.at())
                                 .of(
                                         "report." + PlainNames.name(report.reason()),
                                         Stream.of(report.note()),
                                         Need.RESOLVE));
-            case Stage.Admission door ->
-                Optional.of(row(appointment, sitting, here.openedAt()).atTheDoor(door, now));
+            case Stage.Admission door -> Optional.of(row(place, here.openedAt()).atTheDoor(door, now));
             case Stage.StationCheck check
             when !sitting.arrival().wanting(check).isEmpty() ->
-                Optional.of(row(appointment, sitting, here.openedAt())
+                Optional.of(row(place, here.openedAt())
                         .of("station", sitting.arrival().wanting(check).stream().map(PlainNames::name), Need.EXCUSE));
             default -> Optional.empty();
         };
     }
 
-    private Row row(Appointment appointment, Sitting sitting, Instant since) {
-        Candidate candidate = candidates.find(appointment.candidate()).orElseThrow();
-        return new Row(appointment, sitting, candidate, wall.time(since));
+    private Row row(Floor.Place place, Instant since) {
+        return new Row(place.appointment(), place.sitting(), floor.candidate(place), wall.time(since));
     }
 
     private record Row(Appointment appointment, Sitting sitting, Candidate candidate, String since) {

@@ -12,6 +12,7 @@ import dauntingledger.rulebook.sitting.Verdict;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.function.BiFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -28,6 +29,7 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class InvigilationController {
 
+    private final Floor floor;
     private final DoorList door;
     private final CallList calls;
     private final Appointments appointments;
@@ -37,6 +39,7 @@ class InvigilationController {
     private final Clock clock;
 
     InvigilationController(
+            Floor floor,
             DoorList door,
             CallList calls,
             Appointments appointments,
@@ -44,6 +47,7 @@ class InvigilationController {
             Staff staff,
             Portraits portraits,
             Clock clock) {
+        this.floor = floor;
         this.door = door;
         this.calls = calls;
         this.appointments = appointments;
@@ -70,8 +74,9 @@ class InvigilationController {
 
     private void lists(Model model) {
         Instant now = clock.instant();
-        model.addAttribute("calls", calls.at(now));
-        model.addAttribute("waiting", door.at(now));
+        List<Floor.Place> places = floor.at(now);
+        model.addAttribute("calls", calls.among(places));
+        model.addAttribute("waiting", door.among(places, now));
     }
 
     /** Tells a candidate who calls that somebody has seen it, with a few words or none. */
@@ -114,7 +119,8 @@ class InvigilationController {
     /** Admits everybody whom the invigilator's leave admits now. */
     @PostMapping("/invigilation/admit-all")
     String admitAll(Principal principal) {
-        door.at(clock.instant()).stream()
+        Instant now = clock.instant();
+        door.among(floor.at(now), now).stream()
                 .filter(waiting -> waiting.needed() == DoorList.Need.ADMIT)
                 .forEach(waiting -> act(waiting.sitting(), principal, Act.LeaveGiven::new));
         return "redirect:/invigilation?said=done";

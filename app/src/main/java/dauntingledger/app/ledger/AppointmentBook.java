@@ -7,6 +7,7 @@ import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import jakarta.persistence.EntityManager;
+import java.security.SecureRandom;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -26,6 +27,7 @@ class AppointmentBook implements Appointments {
     private final Papers papers;
     private final LedgerStore ledgers;
     private final JsonMapper json;
+    private final SecureRandom random = new SecureRandom();
     private final Cache<SittingId, Appointment> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
@@ -46,7 +48,7 @@ class AppointmentBook implements Appointments {
     @Transactional
     public Appointment make(String candidate, PaperRef paper, String seat, Terms terms) {
         terms.personal(papers.text(paper).paper());
-        SittingRecord made = new SittingRecord(candidate, paper, seat, terms);
+        SittingRecord made = new SittingRecord(candidate, paper, seat, terms, random.nextInt(1, Integer.MAX_VALUE));
         entities.persist(made);
         return made.appointment(json);
     }
@@ -91,6 +93,17 @@ class AppointmentBook implements Appointments {
                 .getResultStream()
                 .map(record -> record.appointment(json))
                 .toList();
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public long count(PaperRef paper) {
+        return entities.createQuery(
+                        "select count(*) from SittingRecord where paper = :paper and paperVersion = :version",
+                        Long.class)
+                .setParameter("paper", paper.id().value())
+                .setParameter("version", paper.version())
+                .getSingleResult();
     }
 
     @Override

@@ -26,5 +26,8 @@ public interface Appointments {
     /** Returns the sittings of a candidate, oldest first. */
     List<Appointment> of(String candidate);
 
+    /** Returns how many sittings of a version of a paper there are. */
+    long count(PaperRef paper);
+
     Optional<Appointment> find(SittingId sitting);
 }

@@ -168,12 +168,12 @@ class LedgerStore implements Ledgers {
         List<Entry> entries = lines.stream()
                 .map(line -> EntryCodec.fromPlain(plain(line.line())))
                 .toList();
-        Terms terms = terms(appointment.sitting());
-        Paper paper = terms.personal(papers.text(appointment.paper()).paper());
+        Appointment kept = kept(appointment.sitting());
+        Paper paper = kept.personal(papers.text(appointment.paper()).paper());
         return new LiveLedger(
                 appointment.sitting(),
                 paper,
-                terms,
+                kept.terms(),
                 Chain.ofHead(head(appointment)),
                 lines,
                 entries,
@@ -181,10 +181,9 @@ class LedgerStore implements Ledgers {
     }
 
     /** The appointment at hand may be older than what the office has granted since; the database is not. */
-    private Terms terms(SittingId sitting) {
-        return transactions.execute(status -> entities.find(SittingRecord.class, sitting.value())
-                .appointment(json)
-                .terms());
+    private Appointment kept(SittingId sitting) {
+        return transactions.execute(
+                status -> entities.find(SittingRecord.class, sitting.value()).appointment(json));
     }
 
     private List<LedgerLine> lines(SittingId sitting) {
@@ -203,7 +202,8 @@ class LedgerStore implements Ledgers {
         return Chain.head(
                 appointment.sitting().toString(),
                 appointment.paper().id(),
-                appointment.paper().version());
+                appointment.paper().version(),
+                appointment.seed());
     }
 
     private static Map<String, Object> withHash(Map<?, ?> line, Hash hash) {

@@ -56,15 +56,17 @@ public final class Replay {
      */
     public static Result at(Paper paper, List<String> lines, Instant at) {
         List<Numbered> entries = new ArrayList<>();
+        Paper drawn = paper.drawn(0);
         for (int i = 0; i < lines.size(); i++) {
             Map<?, ?> line = parse(lines.get(i), i + 1);
             if (line.containsKey("format")) {
                 requirePaper(line, paper);
+                drawn = paper.drawn(line.get("seed") instanceof Integer seed ? seed : 0);
             } else {
                 entries.add(new Numbered(i + 1, entry(line, i + 1)));
             }
         }
-        Ledger ledger = begin(paper, entries);
+        Ledger ledger = begin(drawn, entries);
         List<Broken> broken = new ArrayList<>();
         for (Numbered numbered : entries) {
             if (!numbered.entry().at().isAfter(at)) {

@@ -59,9 +59,11 @@ class SittingRecord {
     @Column(name = "text_size")
     private String textSize = "";
 
+    private int seed;
+
     protected SittingRecord() {}
 
-    SittingRecord(String candidate, PaperRef paper, String seat, Terms terms) {
+    SittingRecord(String candidate, PaperRef paper, String seat, Terms terms, int seed) {
         this.candidate = candidate;
         this.paper = paper.id().value();
         this.paperVersion = paper.version();
@@ -73,6 +75,7 @@ class SittingRecord {
             this.endsAt = terms.window().ends().orElse(null);
         }
         this.code = terms.code();
+        this.seed = seed;
         grant(terms.accommodations(), terms.display());
     }
 
@@ -88,7 +91,8 @@ class SittingRecord {
                 candidate,
                 new PaperRef(new PaperId(paper), paperVersion),
                 seat,
-                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize)));
+                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize)),
+                seed);
     }
 
     private Window window() {

@@ -1,5 +1,6 @@
 package dauntingledger.app.office;
 
+import dauntingledger.app.admission.Display;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Numeral;
@@ -12,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The form of accommodations as it was filled in; texts, because what was typed wrong is shown again.
@@ -31,8 +33,8 @@ record GrantForm(
         String theme,
         String text) {
 
-    static final List<String> THEMES = List.of("", "light", "dark", "contrast-light", "contrast-dark");
-    static final List<String> SIZES = List.of("", "100", "125", "150", "175", "200");
+    static final List<String> THEMES = withNone(Display.THEMES);
+    static final List<String> SIZES = withNone(Display.SIZES);
     private static final int MOST_MINUTES = 240;
     private static final int MOST_AIDS = 2_000;
 
@@ -46,6 +48,10 @@ record GrantForm(
         aids = aids == null ? "" : aids;
         theme = theme == null ? "" : theme;
         text = text == null ? "" : text;
+    }
+
+    private static List<String> withNone(List<String> choices) {
+        return Stream.concat(Stream.of(""), choices.stream()).toList();
     }
 
     static GrantForm of(Accommodations granted, Terms.Display display) {

@@ -25,7 +25,11 @@ import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,6 +52,7 @@ class OfficeController {
     private final Candidates candidates;
     private final Staff staff;
     private final Privileges privileges;
+    private final Booklets booklets;
     private final WallClock wall;
     private final Clock clock;
 
@@ -58,6 +63,7 @@ class OfficeController {
             Candidates candidates,
             Staff staff,
             Privileges privileges,
+            Booklets booklets,
             WallClock wall,
             Clock clock) {
         this.appointments = appointments;
@@ -66,6 +72,7 @@ class OfficeController {
         this.candidates = candidates;
         this.staff = staff;
         this.privileges = privileges;
+        this.booklets = booklets;
         this.wall = wall;
         this.clock = clock;
     }
@@ -78,7 +85,8 @@ class OfficeController {
             String seat,
             String when,
             String state,
-            List<String> granted) {
+            List<String> granted,
+            boolean booklet) {
 
         public boolean isUntouched() {
             return state.equals("before");
@@ -167,6 +175,21 @@ class OfficeController {
         return "replay";
     }
 
+    /** Returns the booklet that a candidate answers in, to be printed. */
+    @GetMapping("/office/{sitting}/booklet")
+    ResponseEntity<byte[]> booklet(@PathVariable long sitting) {
+        byte[] pdf = booklets.of(find(sitting)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename("booklet-" + sitting + ".pdf")
+                                .build()
+                                .toString())
+                .body(pdf);
+    }
+
     private static Optional<Instant> instant(String at) {
         try {
             return Optional.of(Instant.parse(at));
@@ -199,7 +222,8 @@ class OfficeController {
                 appointment.seat(),
                 terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
                 state(ledgers.open(appointment, now).sitting()),
-                privileges.of(paper, terms));
+                privileges.of(paper, terms),
+                Booklets.isNeededFor(paper));
     }
 
     private static String state(Sitting sitting) {

@@ -1,19 +1,35 @@
 package dauntingledger.app.room;
 
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.app.admission.Marks;
 import dauntingledger.app.admission.Words;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.Interaction;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.Construction;
+import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Grid;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.OnPaper;
+import dauntingledger.rulebook.response.Order;
+import dauntingledger.rulebook.response.Pairing;
+import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.Points;
+import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.TextEntry;
+import dauntingledger.rulebook.response.Track;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.util.List;
-import java.util.Objects;
+import java.util.Map;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
@@ -21,7 +37,7 @@ import org.springframework.stereotype.Component;
 @Component
 class BlockViews {
 
-    private static final ItemText UNKNOWN = new ItemText("", List.of());
+    private static final ItemText UNKNOWN = new ItemText("", List.of(), List.of(), List.of());
 
     private final Words words;
     private final RuleWords ruleWords;
@@ -32,16 +48,17 @@ class BlockViews {
     }
 
     RoomView.Block of(Stage.Block block, PaperText text, Sitting sitting) {
-        Numbering numbering = new Numbering();
+        Numbering numbering = new Numbering(block.numbers());
         List<RoomView.Section> sections = block.sections().stream()
                 .map(section -> section(section, text, sitting, numbering))
                 .toList();
-        Rational marks = block.sections().stream()
-                .flatMap(Section::items)
-                .map(Item::marks)
-                .reduce(Rational.ZERO, Rational::plus);
         return new RoomView.Block(
-                block.id().value(), block.title(), block.questions(), Marks.write(marks), block.review(), sections);
+                block.id().value(),
+                block.title(),
+                block.questions(),
+                Marks.write(block.marks()),
+                block.review(),
+                sections);
     }
 
     /** Returns one question of a block, with its text. */
@@ -72,6 +89,9 @@ class BlockViews {
     }
 
     private RoomView.Set set(ItemSet set, PaperText text, Predicate<Item> known, Numbering numbering) {
+        if (set.stimulus() != ItemSet.Stimulus.NONE) {
+            numbering.shared++;
+        }
         return new RoomView.Set(
                 set.id().value(),
                 set.title(),
@@ -80,12 +100,23 @@ class BlockViews {
                         .toList());
     }
 
+    /** Says which of several questions on the same this is, and which is the last of them. */
+    private String place(Item item, ItemSet set, Numbering numbering) {
+        if (set.stimulus() == ItemSet.Stimulus.NONE) {
+            return set.title();
+        }
+        int at = set.items().indexOf(item) + 1;
+        String kind = "set." + PlainNames.name(set.stimulus());
+        String place = words.say(kind, numbering.shared, at, set.items().size());
+        return at == set.items().size() ? words.say("set.last", place) : place;
+    }
+
     private RoomView.Question question(Item item, ItemSet set, PaperText text, boolean known, Numbering numbering) {
-        ItemText words = known ? Objects.requireNonNull(text.items().get(item.id())) : UNKNOWN;
+        ItemText words = known ? requireNonNull(text.items().get(item.id())).of(item) : UNKNOWN;
         return new RoomView.Question(
                 item.id().value(),
-                numbering.next(),
-                set.title(),
+                numbering.of(item),
+                place(item, set, numbering),
                 task(item),
                 worth(item),
                 Marks.write(item.marks()),
@@ -98,23 +129,49 @@ class BlockViews {
     }
 
     private String task(Item item) {
-        if (item.interactions().size() > 1) {
-            return words.say("task.parts", item.interactions().size());
+        if (item.asked() > 1) {
+            return words.say("task.parts", item.asked());
         }
-        return switch (item.interactions().getFirst()) {
-            case Interaction.NumberEntry entry -> words.say("task.number");
-            case Interaction.Choice choice when choice.isSingle() -> words.say("task.one");
-            case Interaction.Choice choice
-            when choice.minChoices() == choice.maxChoices() -> words.say("task.exactly", choice.maxChoices());
-            case Interaction.Choice choice
-            when choice.maxChoices() < choice.choices().size() -> words.say("task.up-to", choice.maxChoices());
-            case Interaction.Choice choice -> words.say("task.all-that-apply");
+        Interaction only = item.interactions().stream()
+                .filter(interaction -> !(interaction instanceof Play))
+                .findFirst()
+                .orElseThrow();
+        return switch (only) {
+            case Choice choice -> task(choice);
+            case TextEntry entry ->
+                words.say(entry.reading() instanceof Reading.AsNumber ? "task.number" : "task.words");
+            case ExtendedText text
+            when text.mostWords() > 0 -> words.say("task.text.range", text.leastWords(), text.mostWords());
+            case ExtendedText text -> words.say("task.text");
+            case Order order -> words.say("task.order");
+            case Pairing pairing -> words.say("task.pairing." + PlainNames.name(pairing.form()));
+            case Points points when points.maxChoices() == 1 -> words.say("task.point");
+            case Points points -> words.say("task.points", points.maxChoices());
+            case Grid grid -> words.say("task.grid");
+            case Track track -> words.say("task.track");
+            case Construction construction -> words.say("task.chart");
+            case OnPaper paper -> words.say("task.on-paper");
+            case Play play -> throw new IllegalStateException("a play asks for nothing");
         };
     }
 
+    private String task(Choice choice) {
+        if (choice.expected() > 0) {
+            return words.say("task.expected", choice.expected());
+        }
+        if (choice.isSingle()) {
+            return words.say("task.one");
+        }
+        if (choice.minChoices() == choice.maxChoices()) {
+            return words.say("task.exactly", choice.maxChoices());
+        }
+        return choice.maxChoices() < choice.choices().size()
+                ? words.say("task.up-to", choice.maxChoices())
+                : words.say("task.all-that-apply");
+    }
+
     private String worth(Item item) {
-        String right =
-                words.say(item.credit() == Item.Credit.PARTS ? "worth.parts" : "worth.right", marks(item.marks()));
+        String right = words.say("worth." + PlainNames.name(item.credit()), marks(item.marks()));
         return item.penalty().isZero() ? right : right + " · " + words.say("worth.wrong", marks(item.penalty()));
     }
 
@@ -124,10 +181,16 @@ class BlockViews {
     }
 
     private static final class Numbering {
-        private int last;
+        private final Map<ItemId, Integer> numbers;
+        /** The sets so far whose questions share something to read. */
+        private int shared;
 
-        int next() {
-            return ++last;
+        Numbering(Map<ItemId, Integer> numbers) {
+            this.numbers = numbers;
+        }
+
+        int of(Item item) {
+            return requireNonNull(numbers.get(item.id()));
         }
     }
 }

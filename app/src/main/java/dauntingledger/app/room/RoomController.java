@@ -15,7 +15,6 @@ import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -142,7 +141,7 @@ class RoomController {
         String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
         PaperText text = papers.text(appointment.paper(), language);
-        Paper paper = appointment.terms().personal(text.paper());
+        Paper paper = appointment.personal(text.paper());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
@@ -157,7 +156,7 @@ class RoomController {
     }
 
     /** Returns the language that was chosen in a sitting; until then that of the interface, where the paper has it. */
-    private static String language(Sitting sitting) {
+    static String language(Sitting sitting) {
         List<String> offered = sitting.paper().languages().tags();
         return sitting.arrival()
                 .language()
@@ -181,13 +180,7 @@ class RoomController {
         Appointment appointment = door.open(sitting, principal);
         Sitting here = ledgers.open(appointment, clock.instant()).sitting();
         PaperText text = papers.text(appointment.paper(), language(here));
-        Stage.Block block = here.stage()
-                .filter(Stage.Block.class::isInstance)
-                .map(Stage.Block.class::cast)
-                .filter(open -> open.sections().stream()
-                        .flatMap(Section::items)
-                        .anyMatch(one -> one.id().value().equals(item)))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Stage.Block block = block(here, item);
         RoomView.Question question = blocks.question(block, new ItemId(item), text, here);
         if (!question.known()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
@@ -196,6 +189,30 @@ class RoomController {
         model.addAttribute("questions", block.questions());
         model.addAttribute("textLanguage", text.language());
         return "fragments/question :: sheet";
+    }
+
+    /** A picture, sound or film of a question. For the sitting's own candidate who may look at the question. */
+    @GetMapping("/sittings/{sitting}/media/{item}/{number}")
+    ResponseEntity<?> medium(
+            @PathVariable long sitting, @PathVariable String item, @PathVariable int number, Principal principal) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        PaperText text = papers.text(appointment.paper(), language(here));
+        RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
+        List<Papers.Medium> media = question.text().media();
+        if (!question.known() || number < 0 || number >= media.size()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return answer(
+                MediaType.parseMediaType(media.get(number).type()),
+                media.get(number).bytes());
+    }
+
+    /** Returns the open block if {@code item} is asked in it. */
+    private static Stage.Block block(Sitting here, String item) {
+        return here.openBlock()
+                .filter(open -> open.items().anyMatch(one -> one.id().value().equals(item)))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */
@@ -216,7 +233,7 @@ class RoomController {
                         text.pages().getOrDefault(text.paper().route().get(at).id(), List.of()))
                 .filter(all -> page >= 0 && page < all.size())
                 .flatMap(all -> all.get(page).audio())
-                .flatMap(path -> papers.medium(appointment.paper(), path))
+                .flatMap(path -> papers.sound(appointment.paper(), path))
                 .map(sound -> ResponseEntity.ok()
                         .contentType(MediaType.parseMediaType(sound.type()))
                         .body(sound.bytes()))
@@ -237,11 +254,10 @@ class RoomController {
         return switch (Objects.requireNonNull(text.exhibits().get(id))) {
             case ExhibitText.Html html ->
                 answer(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8), html.html());
-            case ExhibitText.File file -> {
-                Papers.Medium medium =
-                        papers.medium(appointment.paper(), file.path()).orElseThrow();
-                yield answer(MediaType.parseMediaType(medium.type()), medium.bytes());
-            }
+            case ExhibitText.File file ->
+                answer(
+                        MediaType.parseMediaType(file.medium().type()),
+                        file.medium().bytes());
         };
     }
 

@@ -1,5 +1,6 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.Marks;
 import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.admission.Words;
 import dauntingledger.rulebook.number.Rational;
@@ -71,8 +72,7 @@ class RuleWords {
     }
 
     private Optional<String> entering(Stage.Block block) {
-        List<Entering> ways = block.sections().stream()
-                .flatMap(Section::items)
+        List<Entering> ways = block.items()
                 .map(Item::entering)
                 .filter(way -> way.deliberate() || way.isLimited())
                 .distinct()
@@ -80,10 +80,7 @@ class RuleWords {
         if (ways.isEmpty()) {
             return Optional.empty();
         }
-        boolean all = block.sections().stream()
-                .flatMap(Section::items)
-                .map(Item::entering)
-                .allMatch(ways.getFirst()::equals);
+        boolean all = block.items().map(Item::entering).allMatch(ways.getFirst()::equals);
         return Optional.of(all ? entering(ways.getFirst()) : words.say("rule.entering.some"));
     }
 

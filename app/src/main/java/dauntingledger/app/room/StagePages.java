@@ -126,6 +126,7 @@ class StagePages {
                         here.paper(),
                         papers.score(here.appointment().paper(), here.sitting())));
         model.addAttribute("exit", here.text().about().exit());
+        model.addAttribute("explains", here.text().about().explains());
         model.addAttribute(
                 "strip",
                 strips.of(

@@ -1,5 +1,6 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.Marks;
 import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Ledgers;
@@ -61,7 +62,11 @@ class StageViews {
     /** A leg of the route in the instructions: what it is, how long, what it earns. */
     record Rule(String title, String what, String limit, String marking) {}
 
-    /** Everything the receipt says. */
+    /**
+     * Everything the receipt says.
+     *
+     * @param pending how many marks wait for a marker, in words; empty if none do, or nothing is said of marks
+     */
     record Receipt(
             String day,
             String began,
@@ -70,6 +75,7 @@ class StageViews {
             List<SectionLine> lines,
             SectionLine total,
             boolean scored,
+            String pending,
             String elsewhere,
             String shortHash,
             int entries,
@@ -172,21 +178,13 @@ class StageViews {
     }
 
     private String marking(Stage.Block block) {
-        Rational marks = block.sections().stream()
-                .flatMap(Section::items)
-                .map(Item::marks)
-                .reduce(Rational.ZERO, Rational::plus);
-        return words.say("rule.marks", Marks.write(marks)) + " " + costs(block);
+        return words.say("rule.marks", Marks.write(block.marks())) + " " + costs(block);
     }
 
     /** Returns what blanks and wrong answers cost in this block, in a sentence. */
     String costs(Stage.Block block) {
-        List<Rational> penalties = block.sections().stream()
-                .flatMap(Section::items)
-                .map(Item::penalty)
-                .distinct()
-                .sorted()
-                .toList();
+        List<Rational> penalties =
+                block.items().map(Item::penalty).distinct().sorted().toList();
         Rational most = penalties.getLast();
         if (most.isZero()) {
             return words.say("costs.none");
@@ -269,6 +267,9 @@ class StageViews {
                 lines,
                 total(sitting, released ? outOf(score.marks(), score.most()) : ""),
                 released,
+                released && score.pending().signum() > 0
+                        ? words.say("receipt.pending", Marks.write(score.pending()))
+                        : "",
                 elsewhere(sitting),
                 opened.examHash().shortForm(),
                 opened.examEntries(),

@@ -2,10 +2,8 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.admission.Words;
-import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.StageRecord;
@@ -14,7 +12,6 @@ import dauntingledger.rulebook.sitting.Warning;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -70,7 +67,7 @@ class TimeStrips {
                         .map(Timeline.Span::endExclusive)
                         .max(Instant::compareTo)
                         .orElseThrow());
-        Map<ItemId, Integer> numbers = numbers(paper);
+        Map<ItemId, Integer> numbers = paper.numbers();
         List<Bar> lower = new ArrayList<>();
         List<Row> rows = new ArrayList<>();
         for (Timeline.Span span : spans) {
@@ -130,18 +127,6 @@ class TimeStrips {
         return span.item()
                 .map(item -> words.say("strip.question", numbers.getOrDefault(item, 0), stage))
                 .orElseGet(() -> words.say("strip." + PlainNames.name(span.kind()), stage));
-    }
-
-    /** Questions are numbered in each block from 1, as the room numbers them. */
-    private static Map<ItemId, Integer> numbers(Paper paper) {
-        Map<ItemId, Integer> numbers = new HashMap<>();
-        paper.blocks().forEach(block -> {
-            List<Item> items = block.sections().stream().flatMap(Section::items).toList();
-            for (int i = 0; i < items.size(); i++) {
-                numbers.put(items.get(i).id(), i + 1);
-            }
-        });
-        return numbers;
     }
 
     private record Scale(Instant begin, Instant end) {

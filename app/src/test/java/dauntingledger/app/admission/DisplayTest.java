@@ -45,6 +45,8 @@ class DisplayTest extends ExamServerTest {
         String somebody = newAppointment().candidate();
 
         mvc.perform(chooses("neon").with(user(somebody).roles("CANDIDATE"))).andExpect(status().isBadRequest());
+        mvc.perform(chooses("dark").content("{\"at\": 7}").with(user(somebody).roles("CANDIDATE")))
+                .andExpect(status().isBadRequest());
     }
 
     @Test

@@ -1,16 +1,20 @@
 package dauntingledger.app.browser;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.FilePayload;
+import dauntingledger.app.ledger.Terms;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.sitting.Act;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
+/** Every page and every panel, each in all four themes. */
 class AccessibilityTest extends BrowserTest {
 
-    @ParameterizedTest
-    @ValueSource(strings = {"light", "dark", "contrast-light", "contrast-dark"})
-    void everyPageOfTheFirstSittingIsWithoutViolations(String theme) {
-        context.addInitScript("localStorage.setItem('ledger-display', JSON.stringify({theme: '" + theme + "'}))");
+    @Test
+    void everyPageOfTheFirstSittingIsWithoutViolations() {
         page.navigate("/sign-in");
         assertClean("sign-in");
         signIn();
@@ -49,10 +53,8 @@ class AccessibilityTest extends BrowserTest {
         assertClean("room with a table");
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"light", "dark", "contrast-light", "contrast-dark"})
-    void everyPageFromTheLongBreakOnIsWithoutViolations(String theme) {
-        context.addInitScript("localStorage.setItem('ledger-display', JSON.stringify({theme: '" + theme + "'}))");
+    @Test
+    void everyPageFromTheLongBreakOnIsWithoutViolations() {
         appointment = inTheLongBreak();
         signIn();
         page.navigate("/sittings/" + appointment.sitting());
@@ -62,7 +64,9 @@ class AccessibilityTest extends BrowserTest {
         page.locator("#clock").click();
         assertClean("clocks");
         page.keyboard().press("Escape");
+        assertClean("case alone");
         toItsEnd();
+        assertClean("case beside its question");
         page.locator("[data-do=break]").click();
         assertClean("asking for a break");
         page.locator("[data-act=break-begun]").click();
@@ -72,6 +76,7 @@ class AccessibilityTest extends BrowserTest {
         awaitPage("block");
         toItsEnd();
         closeSection();
+        throughTheLastBlock();
         awaitPage("hand-in");
         assertClean("hand-in");
         page.locator("[data-act=handed-in]").click();
@@ -95,7 +100,35 @@ class AccessibilityTest extends BrowserTest {
         assertClean("call for help");
     }
 
+    @Test
+    void everyPageAfterPracticeIsWithoutViolations() {
+        appointment = newAppointment("buoyage-practice", Terms.OPEN);
+        does(appointment, new Act.StageOpened(new StageId("practice")));
+        does(appointment, new Act.BlockClosed(new StageId("practice")));
+        does(appointment, new Act.HandedIn());
+        signIn();
+        page.navigate("/sittings/" + appointment.sitting() + "/answers");
+        assertClean("question by question");
+    }
+
+    @Test
+    void thePagesOfTheOfficeAreWithoutViolations() {
+        signIn(page, "OFF-1", "4082");
+        page.locator("a[href='/office/papers']").click();
+        assertClean("papers");
+        page.locator("[name=package]")
+                .setInputFiles(new FilePayload("letter.zip", "application/zip", "a letter".getBytes(UTF_8)));
+        page.locator(".finders .btn.go").click();
+        PlaywrightAssertions.assertThat(page.locator(".findings")).containsText("this is not a zip file");
+        assertClean("papers with findings");
+    }
+
+    /** Checks the page as it is, in every theme. */
     private void assertClean(String where) {
         assertClean(page, where);
+        for (String theme : List.of("dark", "contrast-light", "contrast-dark", "light")) {
+            page.evaluate("theme => { document.documentElement.dataset.theme = theme; }", theme);
+            assertColoursClean(page, where + " in " + theme);
+        }
     }
 }

@@ -199,7 +199,7 @@ class ArrivalTest extends ArrivingTest {
         act("stage-opened");
         awaitPage("block");
         assertThat(question()).containsText("Ein Kutter legt");
-        question().locator(".number-box").fill("12");
+        question().locator(".answer-box").fill("12");
         page.locator(".tool[data-ask=languages]").click();
         page.locator("#languages [data-language=en]").click();
 

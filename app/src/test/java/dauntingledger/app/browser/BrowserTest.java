@@ -130,6 +130,13 @@ abstract class BrowserTest extends ExamServerTest {
         awaitPage("block");
     }
 
+    /** Signs in and opens the room of the test's own sitting. */
+    protected void openRoom() {
+        signIn();
+        page.navigate("/sittings/" + appointment.sitting());
+        awaitPage("block");
+    }
+
     protected void closeSection() {
         page.locator("nav [data-do=review]").click();
         page.locator("#review [data-do=close]").click();
@@ -146,6 +153,14 @@ abstract class BrowserTest extends ExamServerTest {
         awaitPage("block");
     }
 
+    /** Ends the short break, and closes the last block without an answer. */
+    protected void throughTheLastBlock() {
+        awaitPage("break");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+        closeSection();
+    }
+
     protected void signInAgain() {
         page.locator(".sign-in-again [name=pin]").fill(PIN);
         page.locator(".sign-in-again .btn").click();
@@ -154,7 +169,13 @@ abstract class BrowserTest extends ExamServerTest {
     /** Scrolls to the end of the question in view. */
     protected void toItsEnd() {
         assertThat(question().locator(".coming")).hasCount(0);
-        question().evaluate("question => question.scrollTo(0, question.scrollHeight)");
+        Locator caseAlone = question().locator("[data-pane=case]");
+        if (caseAlone.count() > 0) {
+            page.keyboard().press("k");
+        }
+        question()
+                .evaluate(
+                        "question => (question.querySelector('.asked') ?? question).scrollTo(0, question.scrollHeight)");
         assertThat(page.locator("#below")).isHidden();
     }
 
@@ -189,12 +210,21 @@ abstract class BrowserTest extends ExamServerTest {
 
     /** Runs the accessibility check over the whole page. */
     protected static void assertClean(Page window, String where) {
+        assertClean(window, where, "{}");
+    }
+
+    /** Runs those rules of the accessibility check that depend on colours. */
+    protected static void assertColoursClean(Page window, String where) {
+        assertClean(window, where, "{ runOnly: { type: 'rule', values: ['color-contrast', 'link-in-text-block'] } }");
+    }
+
+    private static void assertClean(Page window, String where, String options) {
         try {
             window.evaluate(Files.readString(AXE));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        Object violations = window.evaluate("async () => (await axe.run()).violations.map("
+        Object violations = window.evaluate("async () => (await axe.run(" + options + ")).violations.map("
                 + "(v) => v.id + ': ' + v.nodes.map((n) => n.target + ' ' + n.failureSummary).join(' | '))");
         Assertions.assertEquals(List.of(), violations, "axe on " + where);
     }

@@ -33,7 +33,7 @@ class JourneyTest extends BrowserTest {
         assertThat(cell("goes-first")).hasClass(Pattern.compile("marked"));
 
         page.locator("[data-do=next]").click();
-        question().locator(".number-box").fill("4,0");
+        question().locator(".answer-box").fill("4,0");
         assertThat(question().locator(".understood")).hasText("reads as 4");
         page.locator("[data-do=next]").click();
         option(1).click();
@@ -42,7 +42,7 @@ class JourneyTest extends BrowserTest {
         assertEntry("past-moored", "4,0");
         assertEntry("two-blasts", "ACD");
         cell("tow-rope").click();
-        question().locator(".number-box").first().fill("108");
+        question().locator(".answer-box").first().fill("108");
         cell("goes-first").click();
         assertEntry("tow-rope", "1/2");
         option(2).click();
@@ -69,16 +69,19 @@ class JourneyTest extends BrowserTest {
         assertThat(page.locator("main")).containsText("The clocks of the sections stand still.");
         page.locator("[data-act=stage-opened]").click();
         awaitPage("block");
-        question().locator(".number-box").fill("5.4");
+        question().locator(".answer-box").fill("5.4");
         closeSection();
         throughTheLongBreak();
+        assertThat(question()).containsText("asks for a pilot");
+        page.locator("[data-do=next]").click();
         option(2).click();
         toItsEnd();
         closeSection();
+        throughTheLastBlock();
         awaitPage("hand-in");
         page.locator("[data-act=handed-in]").click();
 
-        assertThat(page.locator("tfoot")).containsText("11 of 71");
+        assertThat(page.locator("tfoot")).containsText("11 of 144");
         assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
         assertThat(page.locator(".digest"))
                 .hasText(ledgers.open(appointment, clock.instant()).examHash().shortForm());
@@ -121,7 +124,7 @@ class JourneyTest extends BrowserTest {
         press("3");
         press("m");
         press("n");
-        tabTo(".number-box");
+        tabTo(".answer-box");
         type("4");
         press("Tab");
         press("ArrowRight");
@@ -165,6 +168,8 @@ class JourneyTest extends BrowserTest {
         tabTo("[data-act=stage-opened]");
         press("Enter");
         awaitPage("block");
+        press("n");
+        assertThat(question().locator(".asked")).isVisible();
         press("End");
         assertThat(page.locator("#below")).isHidden();
         press("r");
@@ -172,6 +177,7 @@ class JourneyTest extends BrowserTest {
         press("Enter");
         press("Tab");
         press("Enter");
+        throughTheLastBlock();
         awaitPage("hand-in");
         tabTo("[data-act=handed-in]");
         press("Enter");
@@ -182,11 +188,11 @@ class JourneyTest extends BrowserTest {
     void typingLeavesTheCommandKeysAlone() {
         enterFirstSection();
         press("n");
-        question().locator(".number-box").click();
+        question().locator(".answer-box").click();
         type("3me1");
 
-        assertThat(question().locator(".number-box")).hasValue("3me1");
-        assertThat(question().locator(".understood")).containsText("not a number yet");
+        assertThat(question().locator(".answer-box")).hasValue("3me1");
+        assertThat(question().locator(".understood")).containsText("cannot be read yet");
         assertThat(cell("past-moored")).not().hasClass(Pattern.compile("marked"));
     }
 

@@ -16,6 +16,8 @@ import dauntingledger.rulebook.sheet.Worksheet;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
+import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
 import java.time.Duration;
 import java.time.Instant;
@@ -94,12 +96,21 @@ class ParityTest extends BrowserTest {
                 List.of("3/4", "0,75", "7.5e-1", "-1e30", "1e-30", "1.2.3", "abc", "007", "½", "9".repeat(40));
 
         Object browser = page.evaluate(
-                "async (typed) => { const desk = await import('/assets/desk.js'); return typed.map(desk.understood); }",
-                typed);
+                """
+                async ([paper, window, typed]) => {
+                  const { open } = await import('/assets/desk.js');
+                  const desk = open(JSON.parse(paper), JSON.parse(window), []);
+                  return typed.map((text) => desk.understood('q3', 'R1', '', text));
+                }
+                """,
+                List.of(
+                        CanonicalJson.write(PaperCodec.toPlain(SamplePapers.pilot())),
+                        CanonicalJson.write(WindowCodec.toPlain(Window.ALWAYS)),
+                        typed));
 
         assertThat(browser)
                 .isEqualTo(typed.stream()
-                        .map(text -> Numeral.read(text).map(Object::toString).orElse(""))
+                        .map(text -> Numeral.read(text).map(Numeral::write).orElse(""))
                         .toList());
     }
 

@@ -33,12 +33,6 @@ class RulesTest extends BrowserTest {
     @Autowired
     private JdbcTemplate jdbc;
 
-    private void openRoom() {
-        signIn();
-        page.navigate("/sittings/" + appointment.sitting());
-        awaitPage("block");
-    }
-
     private Locator row(String item) {
         return page.locator("#review tbody tr[data-item=" + item + "]");
     }
@@ -85,7 +79,10 @@ class RulesTest extends BrowserTest {
         @Test
         void theCaseIsGoneThroughInOrderToTheEndOfEachQuestion() {
             openPassage();
-            page.setViewportSize(1280, 620);
+            page.setViewportSize(1280, 430);
+            assertThat(page.locator("#next-label")).hasText("To the question");
+            page.locator("[data-do=next]").click();
+            assertThat(question().locator(".asked")).isVisible();
             page.locator("[data-do=next]").click();
             assertThat(page.locator(".slip")).containsText("There is more of this question below");
             assertThat(page.locator("#below")).isVisible();
@@ -102,7 +99,7 @@ class RulesTest extends BrowserTest {
             assertThat(page.locator(".slip").last()).containsText("You have gone on from that question");
             cell("under-the-keel").click();
             assertThat(question()).hasAttribute("data-item", "under-the-keel");
-            question().locator(".number-box").fill("1.0");
+            question().locator(".answer-box").fill("1.0");
             assertThat(question().locator(".understood")).hasText("reads as 1");
         }
 
@@ -147,7 +144,7 @@ class RulesTest extends BrowserTest {
             assertThat(page.locator("#review")).isVisible();
             page.locator("#ask-close").click();
             page.locator("[data-act=block-closed]").click();
-            awaitPage("hand-in");
+            awaitPage("break");
         }
 
         @Test
@@ -234,8 +231,8 @@ class RulesTest extends BrowserTest {
         void showsAllItsQuestionsToReadThrough() {
             page.keyboard().press("p");
             assertThat(page.locator("#sheet.whole .question:visible")).hasCount(16);
-            page.locator(".question[data-item=fathoms] .number-box").click(new Locator.ClickOptions().setForce(true));
-            assertThat(page.locator(".question[data-item=fathoms] .number-box"))
+            page.locator(".question[data-item=fathoms] .answer-box").click(new Locator.ClickOptions().setForce(true));
+            assertThat(page.locator(".question[data-item=fathoms] .answer-box"))
                     .not()
                     .isFocused();
             assertClean(page, "all questions");

@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.BoundingBox;
 import dauntingledger.rulebook.marks.Look;
 import dauntingledger.rulebook.marks.MarkedText;
 import dauntingledger.rulebook.marks.Run;
@@ -17,95 +15,26 @@ import dauntingledger.rulebook.tools.TextId;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** The tools beside a question, by mouse, touch and keyboard. */
-class ToolsTest extends BrowserTest {
+class ToolsTest extends ToolsBrowserTest {
 
-    @BeforeEach
-    void openTheTides() {
-        appointment = inTides();
-        signIn();
-        enter(page);
-        cell("interpolate").click();
-        assertThat(question()).hasAttribute("data-item", "interpolate");
-    }
-
-    private void enter(Page window) {
-        window.navigate("/sittings/" + appointment.sitting());
-        awaitPage(window, "block");
-    }
-
-    private Locator panel(String name) {
-        return panel(page, name);
-    }
-
-    private static Locator panel(Page window, String name) {
-        return window.locator("[data-panel=" + name + "]");
-    }
-
-    private Locator tool(String name) {
-        return page.locator("[data-tool=" + name + "]");
-    }
-
-    private void open(String name) {
-        tool(name).click();
-        assertThat(panel(name)).isVisible();
-    }
-
-    private void type(String... rows) {
-        for (String row : rows) {
-            String[] cells = row.split("\\|");
-            for (int i = 0; i < cells.length; i++) {
-                page.keyboard().type(cells[i]);
-                page.keyboard().press(i < cells.length - 1 ? "Tab" : "Enter");
+    private static final String PASTE = """
+            (text) => {
+              const clipboardData = new DataTransfer();
+              clipboardData.setData('text/plain', text);
+              document.querySelector('[role=grid]').dispatchEvent(
+                new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
             }
-            page.keyboard().press("Home");
-        }
-    }
-
-    private void works(String sum) {
-        panel("calculator").locator(".sum-line").focus();
-        page.keyboard().type(sum);
-        page.keyboard().press("Enter");
-    }
-
-    private static boolean overlap(BoundingBox a, BoundingBox b) {
-        return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-    }
-
-    private void assertAside(Locator... elements) {
-        List<BoundingBox> boxes =
-                List.of(elements).stream().map(Locator::boundingBox).toList();
-        for (int i = 0; i < boxes.size(); i++) {
-            for (int j = 0; j < i; j++) {
-                assertThat(overlap(boxes.get(i), boxes.get(j)))
-                        .as("%s and %s lie over one another", elements[i], elements[j])
-                        .isFalse();
-            }
-        }
-    }
-
-    /** Presses the mouse at one point of an element and lets go at another, both as shares of its size. */
-    private void drag(Locator element, double x1, double y1, double x2, double y2) {
-        BoundingBox box = element.boundingBox();
-        page.mouse().move(box.x + x1 * box.width, box.y + y1 * box.height);
-        page.mouse().down();
-        page.mouse().move(box.x + x2 * box.width, box.y + y2 * box.height, new Mouse.MoveOptions().setSteps(6));
-        page.mouse().up();
-    }
+            """;
 
     /** Returns what is marked in the one text that has marks. */
     private List<Run> runs() {
         Map<TextId, MarkedText> marks = sitting().tools().marks();
         assertThat(marks).hasSize(1);
         return marks.values().iterator().next().runs();
-    }
-
-    private Locator words() {
-        return question().locator(".q p").first();
     }
 
     @Test
@@ -199,6 +128,56 @@ class ToolsTest extends BrowserTest {
             option(2).click();
             assertThat(option(2)).hasAttribute("aria-checked", "true");
         }
+
+        @Test
+        void areGivenUpWithEscape() {
+            drag(words(), 0.02, 0.25, 0.3, 0.25);
+            assertThat(page.locator("#inkbar")).isVisible();
+            page.keyboard().press("Escape");
+            assertThat(page.locator("#inkbar")).isHidden();
+        }
+    }
+
+    @Nested
+    class Notes {
+
+        @Test
+        void areKeptWhileTheyAreWritten() {
+            open("notes");
+            panel("notes").locator(".btn.wide").click();
+            page.keyboard().type("twelfths, not thirds");
+            page.reload();
+            awaitPage("block");
+
+            assertThat(panel("notes")).containsText("twelfths, not thirds");
+        }
+
+        @Test
+        void areBroughtBackAfterTheyWereRemoved() {
+            open("notes");
+            writes("first");
+            panel("notes").getByText("Remove").click();
+            assertThat(panel("notes")).not().containsText("first");
+            panel("notes").getByText("Bring it back").click();
+            assertThat(panel("notes")).containsText("first");
+        }
+
+        @Test
+        void doNotTakeThePlaceOfANewerOne() {
+            open("notes");
+            writes("first");
+            panel("notes").getByText("Remove").click();
+            writes("second");
+
+            assertThat(panel("notes").getByText("Bring it back")).hasCount(0);
+            assertThat(panel("notes")).containsText("second");
+        }
+
+        private void writes(String words) {
+            panel("notes").locator(".btn.wide").click();
+            page.keyboard().type(words);
+            panel("notes").getByText("Keep note").click();
+        }
     }
 
     @Nested
@@ -234,6 +213,18 @@ class ToolsTest extends BrowserTest {
             works("0.1+0.2");
             panel("calculator").locator(".tape button").click();
             assertThat(panel("calculator").locator(".sum-line")).hasValue("0.1+0.2");
+        }
+
+        @Test
+        void comesBackWithTheAnglesOfItsLastSum() {
+            open("calculator");
+            panel("calculator").locator("select").selectOption("radians");
+            works("cos(0)");
+            assertAllEntered();
+            page.reload();
+            awaitPage("block");
+
+            assertThat(panel("calculator").locator("select")).hasValue("radians");
         }
 
         @Test
@@ -280,19 +271,51 @@ class ToolsTest extends BrowserTest {
             page.keyboard().press("Control+y");
             assertThat(sheet.locator("#ws-D2")).hasText("0");
         }
+
+        @Test
+        void ofABlockThatIsCutMovesAllInOneStroke() {
+            open("worksheet");
+            Locator sheet = panel("worksheet");
+            sheet.locator("[role=grid]").focus();
+            type("7|=A1*2");
+            sheet.locator("#ws-A1").click();
+            page.keyboard().press("Shift+ArrowRight");
+            page.keyboard().press("Control+x");
+            assertThat(sheet.locator("#ws-B1")).hasText("14");
+            sheet.locator("#ws-A3").click();
+            page.keyboard().press("Control+v");
+            assertThat(sheet.locator("#ws-A3")).hasText("7");
+            assertThat(sheet.locator("#ws-A1")).hasText("");
+            page.keyboard().press("Control+z");
+            assertThat(sheet.locator("#ws-B1")).hasText("14");
+            assertThat(sheet.locator("#ws-A3")).hasText("");
+        }
+
+        @Test
+        void saysWhatOfAPastedTextDoesNotFit() {
+            open("worksheet");
+            panel("worksheet").locator("[role=grid]").focus();
+            page.keyboard().press("Control+End");
+            page.evaluate(PASTE, "high\twater\n" + "x".repeat(1001));
+
+            assertThat(panel("worksheet").locator("#ws-B1")).hasText("water");
+            assertThat(page.locator(".slip")).containsText("1 cell was left out");
+        }
+
+        @Test
+        void keepsACellThatIsBeingTypedWhenThePageIsLeft() {
+            open("worksheet");
+            panel("worksheet").locator("[role=grid]").focus();
+            page.keyboard().type("=6*7");
+            page.reload();
+            awaitPage("block");
+
+            assertThat(panel("worksheet").locator("#ws-A1")).hasText("42");
+        }
     }
 
     @Nested
     class LongEntries {
-
-        private static final String PASTE = """
-                (text) => {
-                  const clipboardData = new DataTransfer();
-                  clipboardData.setData('text/plain', text);
-                  document.querySelector('[role=grid]').dispatchEvent(
-                    new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
-                }
-                """;
 
         @Test
         void areSentInPartsAfterTheConnectionWasLost() {
@@ -344,125 +367,6 @@ class ToolsTest extends BrowserTest {
             page.waitForCondition(() -> sitting().tools().shapes().getFirst().x(0) > left + 500);
             page.keyboard().press("Delete");
             assertThat(panel("sketch").locator(".shapes .shape")).hasCount(0);
-        }
-    }
-
-    @Nested
-    class Exhibits {
-
-        @Test
-        void ofManyPagesAreTurnedSearchedAndRemembered() {
-            open("exhibit");
-            Locator exhibit = panel("exhibit");
-            exhibit.getByText("Tide tables 2026").click();
-            assertThat(exhibit.locator(".paging")).containsText("of 40");
-            exhibit.locator(".find-box").fill("week of 2026-03-02");
-            assertThat(exhibit.locator(".tool-bar")).containsText("1 of 1");
-            assertThat(exhibit.locator(".page-box")).hasValue("10");
-            exhibit.locator("[aria-label=Contents]").click();
-            exhibit.locator(".exhibit-contents button").getByText("2026-05-04").click();
-            assertThat(exhibit.locator(".page-box")).hasValue("19");
-            exhibit.locator("[aria-label=Zoom]").selectOption("150");
-            assertThat(exhibit.locator(".pdf-page[data-page='19'] .text-layer")).containsText("Week of 2026-05-04");
-            page.waitForCondition(() -> sitting().tools().exhibits().values().stream()
-                    .anyMatch(view -> view.page() == 19 && view.zoom() == 150));
-
-            page.reload();
-            awaitPage("block");
-            assertThat(exhibit.locator(".page-box")).hasValue("19");
-            assertThat(exhibit.locator("[aria-label=Zoom]")).hasValue("150");
-        }
-
-        @Test
-        void standSideBySide() {
-            open("exhibit");
-            panel("exhibit")
-                    .locator("[aria-label='Open a second one beside it']")
-                    .click();
-            assertThat(panel("second-exhibit").locator(".figure")).isVisible();
-            assertAside(panel("exhibit"), panel("second-exhibit"), page.locator(".sheet"));
-        }
-
-        @Test
-        void comeBackWithoutTheNetwork() {
-            open("exhibit");
-            assertThat(panel("exhibit")).containsText("Heights over Fiddler");
-            context.setOffline(true);
-            panel("exhibit").getByText("Tide curve").click();
-            assertThat(panel("exhibit").locator(".tool-said")).containsText("could not be fetched");
-            panel("exhibit").getByText("Heights").first().click();
-            assertThat(panel("exhibit")).containsText("Heights over Fiddler");
-            context.setOffline(false);
-        }
-    }
-
-    @Nested
-    class Panels {
-
-        @Test
-        void areMovedFoldedAndKeptInTheWindow() {
-            open("calculator");
-            drag(panel("calculator").locator(".mover"), 0.2, 0.5, -1.5, 4);
-            BoundingBox moved = panel("calculator").boundingBox();
-            page.reload();
-            awaitPage("block");
-            assertThat(panel("calculator")).isVisible();
-            assertThat(panel("calculator").boundingBox().x).isEqualTo(moved.x);
-
-            panel("calculator").locator(".mover").focus();
-            page.keyboard().press("ArrowRight");
-            assertThat(panel("calculator").boundingBox().x).isEqualTo(moved.x + 16);
-            page.setViewportSize(700, 560);
-            BoundingBox inside = panel("calculator").boundingBox();
-            assertThat(inside.x + inside.width).isLessThanOrEqualTo(700);
-            assertThat(inside.y + inside.height).isLessThanOrEqualTo(560);
-
-            page.keyboard().press("Escape");
-            assertThat(panel("calculator")).hasAttribute("data-state", "folded");
-            assertThat(question()).isFocused();
-        }
-
-        @Test
-        void areGoneOnTheReviewPageAndWhereTheSectionDoesNotOfferThem() {
-            open("calculator");
-            page.locator("nav [data-do=review]").click();
-            assertThat(panel("calculator")).isHidden();
-            page.locator("nav [data-do=return]").click();
-            assertThat(panel("calculator")).isVisible();
-
-            appointment = inRules();
-            signIn();
-            enter(page);
-            assertThat(tool("calculator")).isVisible();
-            assertThat(tool("worksheet")).isHidden();
-            assertThat(tool("exhibit")).isHidden();
-            page.keyboard().press("w");
-            assertThat(panel("worksheet")).hasCount(0);
-        }
-
-        @Test
-        void canBeUsedAtTwiceTheTextSizeInASmallWindow() {
-            page.setViewportSize(1024, 640);
-            page.evaluate("document.documentElement.dataset.text = '200'");
-            open("calculator");
-            BoundingBox box = panel("calculator").boundingBox();
-            assertThat(box.x).isGreaterThanOrEqualTo(0);
-            assertThat(box.y + box.height).isLessThanOrEqualTo(640);
-            works("6*7");
-            assertThat(panel("calculator").locator(".tape")).containsText("42");
-        }
-
-        @Test
-        void areOpenedOfflineOnceTheyHaveBeenFetched() {
-            open("calculator");
-            context.setOffline(true);
-            page.reload();
-            awaitPage("block");
-            works("2^10");
-            assertThat(panel("calculator").locator(".tape")).containsText("1\u202f024");
-            context.setOffline(false);
-            assertAllEntered();
-            assertThat(sitting().tools().tape()).hasSize(1);
         }
     }
 

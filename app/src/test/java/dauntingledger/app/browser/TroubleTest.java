@@ -26,7 +26,7 @@ class TroubleTest extends BrowserTest {
         page.keyboard().press("1");
         page.keyboard().press("m");
         page.keyboard().press("n");
-        page.locator("[data-item=past-moored] .number-box").fill("4");
+        page.locator("[data-item=past-moored] .answer-box").fill("4");
         page.reload();
         awaitPage("block");
 
@@ -34,7 +34,7 @@ class TroubleTest extends BrowserTest {
         assertThat(cell("goes-first")).hasClass(Pattern.compile("marked"));
         assertThat(page.locator("[data-item=goes-first] .row.out")).hasCount(1);
         assertThat(question()).hasAttribute("data-item", "past-moored");
-        assertThat(question().locator(".number-box")).hasValue("4");
+        assertThat(question().locator(".answer-box")).hasValue("4");
         assertAllEntered();
     }
 
@@ -48,7 +48,7 @@ class TroubleTest extends BrowserTest {
         context.setOffline(true);
         page.keyboard().press("3");
         page.keyboard().press("n");
-        question().locator(".number-box").fill("4");
+        question().locator(".answer-box").fill("4");
         page.keyboard().press("Tab");
         assertThat(page.locator("#saved"))
                 .containsText(Pattern.compile("\\d entries wait on this computer: go on working"));
@@ -85,7 +85,7 @@ class TroubleTest extends BrowserTest {
         advance(Duration.ofMinutes(15));
         assertThat(page.locator(".slip")).hasText("5 minutes left in ‘Rules and buoyage’");
         page.keyboard().press("n");
-        question().locator(".number-box").pressSequentially("4");
+        question().locator(".answer-box").pressSequentially("4");
         clock.advance(Duration.ofMinutes(5));
 
         assertThat(page.locator("#cover")).containsText("Time is up for ‘Rules and buoyage’");
@@ -111,7 +111,7 @@ class TroubleTest extends BrowserTest {
         awaitPage("break");
         clock.advance(Duration.ofMinutes(15));
         awaitPage("return");
-        clock.advance(Duration.ofMinutes(15));
+        clock.advance(Duration.ofMinutes(70));
         assertThat(page.locator("main .prose")).containsText("‘Hand in’ goes on");
         signInAgain();
         awaitPage("hand-in");
@@ -190,7 +190,7 @@ class TroubleTest extends BrowserTest {
     void theLogHoldsNoAnswersAndNoPins() throws IOException {
         enterFirstSection();
         page.keyboard().press("n");
-        question().locator(".number-box").fill("86421.5");
+        question().locator(".answer-box").fill("86421.5");
         page.keyboard().press("Tab");
         assertAllEntered();
 

@@ -135,14 +135,15 @@ class DurabilityTest {
         try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
                 ResultSet rows = connection
                         .createStatement()
-                        .executeQuery("select sitting, seq, line, hash, paper, paper_version from ledger_line"
+                        .executeQuery("select sitting, seq, line, hash, paper, paper_version, seed from ledger_line"
                                 + " join sitting on sitting.id = ledger_line.sitting order by sitting, seq")) {
             while (rows.next()) {
                 int sitting = rows.getInt("sitting");
                 List<String> lines = ledgers.computeIfAbsent(sitting, id -> new ArrayList<>());
                 lines.add(rows.getString("line"));
                 Hash before = last.getOrDefault(
-                        sitting, head(sitting, rows.getString("paper"), rows.getInt("paper_version")));
+                        sitting,
+                        head(sitting, rows.getString("paper"), rows.getInt("paper_version"), rows.getInt("seed")));
                 Hash hash = new Hash(HexFormat.of().formatHex(rows.getBytes("hash")));
                 assertThat(rows.getInt("seq")).isEqualTo(lines.size());
                 assertThat(hash).isEqualTo(Chain.next(before, rows.getString("line")));
@@ -152,8 +153,8 @@ class DurabilityTest {
         return ledgers;
     }
 
-    private static Hash head(int sitting, String paper, int version) {
-        return Chain.ofHead(Chain.head(String.valueOf(sitting), new PaperId(paper), version));
+    private static Hash head(int sitting, String paper, int version, int seed) {
+        return Chain.ofHead(Chain.head(String.valueOf(sitting), new PaperId(paper), version, seed));
     }
 
     private Process start(int port) throws IOException {

@@ -79,7 +79,7 @@ class LedgerCheckTest {
     }
 
     private static List<String> export(List<Entry> entries) {
-        Map<String, Object> head = Chain.head("1", new PaperId("sample"), 1);
+        Map<String, Object> head = Chain.head("1", new PaperId("sample"), 1, 4711);
         Hash last = Chain.ofHead(head);
         List<String> lines = new ArrayList<>();
         lines.add(hashed(head, last));

@@ -62,7 +62,7 @@ class OfficeTest extends ExamServerTest {
         assertThat(granted.terms().display()).isEqualTo(new Terms.Display("dark", "150"));
         assertThat(sitting(granted).paper().boxes())
                 .extracting(box -> box.limit().toMinutes())
-                .containsExactly(25L, 70L, 18L);
+                .containsExactly(25L, 70L, 18L, 62L);
         assertThat(sitting(appointment).paper())
                 .as("the sitting by an appointment that was looked up before the grant")
                 .isEqualTo(sitting(granted).paper());

@@ -8,14 +8,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.paper.Value;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
@@ -243,7 +243,7 @@ class EntriesEndpointTest extends ExamServerTest {
     void givesTheLedgerOutOnlyAfterTheHandIn() throws Exception {
         openRules();
         mvc.perform(asCandidate(get(path("/ledger.jsonl")))).andExpect(status().isNotFound());
-        clock.advance(Duration.ofHours(2));
+        clock.advance(Duration.ofHours(3));
 
         String ledger = mvc.perform(asCandidate(get(path("/ledger.jsonl"))))
                 .andExpect(status().isOk())
@@ -251,7 +251,10 @@ class EntriesEndpointTest extends ExamServerTest {
                 .getResponse()
                 .getContentAsString();
 
-        assertThat(ledger.lines().toList()).first().asString().contains("\"format\":\"daunting-ledger/1\"");
+        assertThat(ledger.lines().toList())
+                .first()
+                .asString()
+                .contains("\"format\":\"daunting-ledger/1\"", "\"seed\":");
         assertThat(ledger).contains("\"kind\":\"stage-ran-out\",", "\"stage\":\"hand-in\"");
     }
 

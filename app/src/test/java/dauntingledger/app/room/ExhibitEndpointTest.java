@@ -101,6 +101,54 @@ class ExhibitEndpointTest extends ExamServerTest {
     }
 
     @Nested
+    class TheSoundOfAQuestion {
+
+        private static MockHttpServletRequestBuilder sound(Appointment appointment, String item, int number) {
+            return get("/sittings/" + appointment.sitting() + "/media/" + item + "/" + number);
+        }
+
+        @Test
+        void isSentToTheCandidateWhoMayLookAtTheQuestion() throws Exception {
+            Appointment craft = inCraft();
+
+            mvc.perform(as(craft, sound(craft, "heard-draught", 0)))
+                    .andExpect(status().isOk())
+                    .andExpect(content().contentType("audio/ogg"));
+        }
+
+        @Test
+        void isNotThereBeforeItsBlockIsOpenNorDuringABreak() throws Exception {
+            Appointment tides = inTides();
+            mvc.perform(as(tides, sound(tides, "heard-draught", 0))).andExpect(status().isNotFound());
+
+            Appointment craft = inCraft();
+            does(craft, new Act.BreakBegun());
+            mvc.perform(as(craft, sound(craft, "heard-draught", 0))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, get("/sittings/" + craft.sitting() + "/questions/heard-draught")))
+                    .andExpect(status().isNotFound());
+        }
+
+        @Test
+        void isNotSentToAnybodyElse() throws Exception {
+            Appointment craft = inCraft();
+
+            mvc.perform(as(inCraft(), sound(craft, "heard-draught", 0))).andExpect(status().isNotFound());
+            mvc.perform(sound(craft, "heard-draught", 0).with(user("OFF-1").roles("OFFICE")))
+                    .andExpect(status().isForbidden());
+            mvc.perform(sound(craft, "heard-draught", 0)).andExpect(status().is3xxRedirection());
+        }
+
+        @Test
+        void thatIsNotInTheQuestionIsNotFound() throws Exception {
+            Appointment craft = inCraft();
+
+            mvc.perform(as(craft, sound(craft, "heard-draught", 1))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, sound(craft, "heard-draught", -1))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, sound(craft, "no-such-question", 0))).andExpect(status().isNotFound());
+        }
+    }
+
+    @Nested
     class ACallForHelp {
 
         private MockHttpServletRequestBuilder answer(Appointment appointment) {

@@ -136,7 +136,7 @@ class RoomFormsTest extends ExamServerTest {
         @Test
         void leaveTheSealOfTheReceiptAsItWas() throws Exception {
             Appointment appointment = rested();
-            clock.advance(Duration.ofHours(3));
+            clock.advance(Duration.ofHours(4));
             String seal = ledgers.open(appointment, clock.instant()).examHash().hex();
 
             as(

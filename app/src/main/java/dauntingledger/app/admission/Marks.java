@@ -1,18 +1,18 @@
-package dauntingledger.app.room;
+package dauntingledger.app.admission;
 
 import dauntingledger.rulebook.number.Rational;
 import java.math.BigInteger;
 import java.util.Map;
 
 /** Marks as people write them: {@code 2}, {@code ½}, {@code 1¼}, {@code −3}, {@code 7/11}. Nothing is rounded. */
-final class Marks {
+public final class Marks {
 
     private static final Map<String, String> VULGAR =
             Map.of("1/2", "½", "1/4", "¼", "3/4", "¾", "1/3", "⅓", "2/3", "⅔", "1/5", "⅕", "1/8", "⅛");
 
     private Marks() {}
 
-    static String write(Rational marks) {
+    public static String write(Rational marks) {
         String sign = marks.signum() < 0 ? "\u2212" : "";
         Rational size = marks.abs();
         BigInteger whole = size.numerator().divide(size.denominator());

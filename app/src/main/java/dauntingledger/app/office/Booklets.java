@@ -1,0 +1,82 @@
+package dauntingledger.app.office;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.app.admission.Candidate;
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.admission.Marks;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.office.BookletLayout.Answer;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.Part;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.response.OnPaper;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** The booklets that candidates answer in. */
+@Component
+class Booklets {
+
+    private final Papers papers;
+    private final Candidates candidates;
+    private final BookletPrinter printer;
+
+    Booklets(Papers papers, Candidates candidates, BookletPrinter printer) {
+        this.papers = papers;
+        this.candidates = candidates;
+        this.printer = printer;
+    }
+
+    /** Returns whether something of a paper is answered in a booklet. */
+    static boolean isNeededFor(Paper paper) {
+        return paper.items().anyMatch(Booklets::isOnPaper);
+    }
+
+    /** Returns the booklet of a sitting as PDF, with the numbers that its candidate sees, or empty if it needs none. */
+    Optional<byte[]> of(Appointment appointment) {
+        PaperText text = papers.text(appointment.paper());
+        Paper paper = appointment.personal(text.paper());
+        Map<ItemId, Integer> numbers = paper.numbers();
+        List<Answer> answers = paper.blocks()
+                .flatMap(block -> block.items()
+                        .filter(Booklets::isOnPaper)
+                        .flatMap(item -> spaces(item, text)
+                                .map(space -> new Answer(
+                                        block.title(),
+                                        requireNonNull(numbers.get(item.id())),
+                                        space.title(),
+                                        Marks.write(item.marks()),
+                                        space.lines()))))
+                .toList();
+        if (answers.isEmpty()) {
+            return Optional.empty();
+        }
+        Candidate candidate = candidates.find(appointment.candidate()).orElseThrow();
+        return Optional.of(printer.print(
+                new BookletPrinter.Owner(
+                        appointment.sitting().value(),
+                        paper.title(),
+                        candidate.name(),
+                        candidate.number(),
+                        appointment.seat()),
+                answers));
+    }
+
+    private static boolean isOnPaper(Item item) {
+        return item.interactions().stream().anyMatch(OnPaper.class::isInstance);
+    }
+
+    /** A question of several parts can have several spaces. */
+    private static Stream<Part.Booklet> spaces(Item item, PaperText text) {
+        return requireNonNull(text.items().get(item.id())).parts().stream()
+                .filter(Part.Booklet.class::isInstance)
+                .map(Part.Booklet.class::cast);
+    }
+}

@@ -1,0 +1,139 @@
+package dauntingledger.app.office;
+
+import dauntingledger.app.admission.Staff;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.papers.PackageRefusedException;
+import dauntingledger.app.papers.PackageRefusedException.Problem;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.plain.PlainNames;
+import java.io.IOException;
+import java.io.InputStream;
+import java.security.Principal;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The papers of the installation: which there are, taking one in, giving one out. For the exam office. */
+@Controller
+class PapersController {
+
+    private final Papers papers;
+    private final Appointments appointments;
+    private final Staff staff;
+
+    PapersController(Papers papers, Appointments appointments, Staff staff) {
+        this.papers = papers;
+        this.appointments = appointments;
+        this.staff = staff;
+    }
+
+    /**
+     * A version of a paper.
+     *
+     * @param sittings how many candidates have it
+     */
+    record Row(
+            PaperRef ref,
+            String title,
+            String purpose,
+            List<String> languages,
+            long questions,
+            int sections,
+            long sittings) {}
+
+    /** What became of a package that was sent: the paper it is, or what keeps it from being one. */
+    record Outcome(String said, String title, int version, List<Problem> problems, List<Problem> notes) {
+        static Outcome refused(String said, List<Problem> problems, List<Problem> notes) {
+            return new Outcome(said, "", 0, problems, notes);
+        }
+    }
+
+    @GetMapping("/office/papers")
+    ModelAndView page(Principal principal, Model model) {
+        Outcome last = model.getAttribute("outcome") instanceof Outcome outcome
+                ? outcome
+                : Outcome.refused("", List.of(), List.of());
+        return view(principal, last, HttpStatus.OK);
+    }
+
+    /** Takes a package in; nothing is kept unless all of it can be read. */
+    @PostMapping("/office/papers")
+    ModelAndView take(@RequestParam("package") MultipartFile sent, Principal principal, RedirectAttributes redirected)
+            throws IOException {
+        if (sent.isEmpty()) {
+            return refused(principal, Outcome.refused("none", List.of(), List.of()));
+        }
+        try (InputStream in = sent.getInputStream()) {
+            Papers.Imported taken = papers.importPackage(in);
+            String title = papers.text(taken.paper()).paper().title();
+            redirected.addFlashAttribute(
+                    "outcome", new Outcome("taken", title, taken.paper().version(), List.of(), taken.notes()));
+            return new ModelAndView("redirect:/office/papers");
+        } catch (PackageRefusedException e) {
+            return refused(principal, Outcome.refused("refused", e.problems(), e.notes()));
+        } catch (IllegalStateException e) {
+            return refused(principal, Outcome.refused("version", List.of(), List.of()));
+        }
+    }
+
+    @GetMapping("/office/papers/{id}/{version}")
+    ResponseEntity<byte[]> give(@PathVariable String id, @PathVariable int version) {
+        PaperRef ref = papers.all().stream()
+                .filter(one -> one.equals(new PaperRef(new PaperId(id), version)))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(ref.id() + "-" + ref.version() + ".zip")
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip")
+                .body(papers.exported(ref));
+    }
+
+    private ModelAndView refused(Principal principal, Outcome outcome) {
+        return view(principal, outcome, HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private ModelAndView view(Principal principal, Outcome outcome, HttpStatus status) {
+        return new ModelAndView(
+                "papers",
+                Map.of(
+                        "member", staff.member(principal.getName()).orElseThrow(),
+                        "rows", papers.all().stream().map(this::row).toList(),
+                        "outcome", outcome),
+                status);
+    }
+
+    private Row row(PaperRef ref) {
+        PaperText text = papers.text(ref);
+        Paper paper = text.paper();
+        return new Row(
+                ref,
+                paper.title(),
+                PlainNames.name(text.about().purpose()),
+                paper.languages().tags(),
+                paper.items().count(),
+                (int) paper.sections().count(),
+                appointments.count(ref));
+    }
+}

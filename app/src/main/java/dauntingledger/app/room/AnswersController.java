@@ -1,0 +1,65 @@
+package dauntingledger.app.room;
+
+import dauntingledger.app.admission.Candidates;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Sitting;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.Clock;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.server.ResponseStatusException;
+
+/**
+ * How the marks of a sitting came about, question by question. For the sitting's own candidate, after the hand-in, where
+ * the paper explains its marks: it gives the key away.
+ */
+@Controller
+class AnswersController {
+
+    private final Door door;
+    private final Candidates candidates;
+    private final Ledgers ledgers;
+    private final Papers papers;
+    private final AnswerViews views;
+    private final Clock clock;
+
+    AnswersController(
+            Door door, Candidates candidates, Ledgers ledgers, Papers papers, AnswerViews views, Clock clock) {
+        this.door = door;
+        this.candidates = candidates;
+        this.ledgers = ledgers;
+        this.papers = papers;
+        this.views = views;
+        this.clock = clock;
+    }
+
+    @GetMapping("/sittings/{sitting}/answers")
+    String answers(@PathVariable long sitting, Principal principal, Model model, HttpServletResponse response) {
+        Appointment appointment = door.open(sitting, principal);
+        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        PaperText text = papers.text(appointment.paper(), RoomController.language(here));
+        boolean handedIn = here.position() instanceof Position.Over over && over.ending() == Position.Ending.HANDED_IN;
+        if (!handedIn || !text.about().explains()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        Paper paper = appointment.personal(text.paper());
+        response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
+        model.addAttribute("sitting", sitting);
+        model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
+        model.addAttribute("exam", paper.title());
+        model.addAttribute(
+                "sections", views.of(paper, text, papers.explain(appointment.paper(), text.language(), here)));
+        return "answers";
+    }
+}

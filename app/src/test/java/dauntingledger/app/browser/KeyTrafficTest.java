@@ -1,0 +1,113 @@
+package dauntingledger.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/** Nothing of the key comes to a candidate's browser in a whole sitting of the licence examination. */
+class KeyTrafficTest extends BrowserTest {
+
+    private static final Path ITEMS = Path.of("src/main/resources/demo/papers/pilot-licence/items");
+    private static final Pattern BODY = Pattern.compile("<qti-item-body>.*</qti-item-body>", Pattern.DOTALL);
+    private static final Pattern TOLD = Pattern.compile(
+            "(?:correct|drawn|coords|map-key|tolerance|name)=\"([^\"]+)\"|<qti-value>([^<]+)</qti-value>");
+    /** What is shorter stands in many places by chance. */
+    private static final int TELLING = 5;
+
+    private static final List<String> WORDS_OF_KEYS = List.of(
+            "correct-response", "correctResponse", "map-entry", "mappedValue", "response-processing", "yardstick");
+
+    private final List<String> bodies = new ArrayList<>();
+
+    @Test
+    void staysOnTheServer() throws IOException {
+        Map<String, String> secrets = secrets();
+        listen();
+        enterFirstSection();
+        option(2).click();
+        closeSection();
+        awaitPage("break");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+        closeSection();
+        throughTheLongBreak();
+        for (int question = 1; question <= 4; question++) {
+            toItsEnd();
+            if (question < 4) {
+                page.locator("[data-do=next]").click();
+            }
+        }
+        closeSection();
+        throughTheLastBlock();
+        awaitPage("hand-in");
+        page.locator("[data-act=handed-in]").click();
+        assertThat(page.locator(".digest")).isVisible();
+        String traffic = String.join("\n", bodies);
+
+        assertThat(secrets).hasSizeGreaterThan(20);
+        assertThat(List.of("Which of these are true?", "Tern Beacon", "desk-", "room-data"))
+                .as("what was heard")
+                .allMatch(traffic::contains);
+        secrets.keySet().removeIf(secret -> !traffic.contains(secret));
+        assertThat(secrets).as("keys that were heard, and their items").isEmpty();
+        assertThat(WORDS_OF_KEYS).noneMatch(traffic::contains);
+    }
+
+    /**
+     * Hears what the server sends to the window, which has no worker between them; but for the stream of events, which
+     * never ends and has entries only.
+     */
+    private void listen() {
+        page = newBrowser(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
+        page.context().route(address -> !address.contains("/events"), route -> {
+            APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
+            bodies.add(new String(answer.body(), StandardCharsets.UTF_8));
+            route.fulfill(new Route.FulfillOptions().setResponse(answer));
+        });
+    }
+
+    /** Every pair of options can be pressed, the right ones among them. */
+    private static boolean isMadeOfOptions(String value, StringBuilder asked) {
+        return Stream.of(value.split(" ")).allMatch(word -> asked.indexOf("identifier=\"" + word + "\"") >= 0);
+    }
+
+    /** Returns what keys say and questions do not, by the item that says it. */
+    private static Map<String, String> secrets() throws IOException {
+        Map<String, String> told = new TreeMap<>();
+        StringBuilder asked = new StringBuilder();
+        try (Stream<Path> files = Files.list(ITEMS)) {
+            for (Path file :
+                    files.filter(path -> path.toString().endsWith(".xml")).toList()) {
+                String item = Files.readString(file);
+                Matcher body = BODY.matcher(item);
+                assertThat(body.find()).isTrue();
+                asked.append(body.group());
+                TOLD.matcher(body.replaceFirst(""))
+                        .results()
+                        .map(match -> match.group(1) == null ? match.group(2) : match.group(1))
+                        .filter(value -> value.length() >= TELLING)
+                        .forEach(value -> told.put(value, file.getFileName().toString()));
+            }
+        }
+        told.keySet().removeIf(value -> asked.indexOf(value) >= 0 || isMadeOfOptions(value, asked));
+        return told;
+    }
+}
