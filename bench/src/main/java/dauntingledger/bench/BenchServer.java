@@ -8,11 +8,11 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.rulebook.paper.ChoiceId;
 import dauntingledger.rulebook.paper.ItemId;
-import dauntingledger.rulebook.paper.ResponseId;
 import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.paper.Value;
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
@@ -81,7 +81,9 @@ public final class BenchServer {
     }
 
     private static List<Appointment> people(ConfigurableApplicationContext context, int count) throws IOException {
-        PaperRef paper = context.getBean(Papers.class).importPackage(new ByteArrayInputStream(BenchPaper.zip()));
+        PaperRef paper = context.getBean(Papers.class)
+                .importPackage(new ByteArrayInputStream(BenchPaper.zip()))
+                .paper();
         List<Appointment> appointments = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             context.getBean(Candidates.class).register(number(i), "Candidate " + i, PIN, "");

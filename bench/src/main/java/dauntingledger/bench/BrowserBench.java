@@ -122,14 +122,8 @@ final class BrowserBench {
 
     static void run(Table table) throws IOException {
         try (ServerProcess server = ServerProcess.start(1, 0);
-                Playwright playwright = Playwright.create(
-                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-                Browser browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(
-                                        Path.of(System.getenv().getOrDefault("CHROMIUM", "/usr/bin/chromium")))
-                                .setArgs(FLAGS))) {
+                Playwright playwright = playwright();
+                Browser browser = launch(playwright)) {
             String address = "http://localhost:" + server.port();
             BrowserContext context = browser.newContext();
             openRoom(context, address);
@@ -142,14 +136,33 @@ final class BrowserBench {
         }
     }
 
-    private static void openRoom(BrowserContext context, String address) {
-        Page page = context.newPage();
+    static Playwright playwright() {
+        return Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    }
+
+    static Browser launch(Playwright playwright) {
+        return playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of(System.getenv().getOrDefault("CHROMIUM", "/usr/bin/chromium")))
+                        .setArgs(FLAGS));
+    }
+
+    /** Signs a candidate in and leads to the page on which the block is started. */
+    static void toTheDoor(Page page, String address, int candidate) {
         page.navigate(address + "/sign-in");
-        page.locator("[name=number]").fill(BenchServer.number(0));
+        page.locator("[name=number]").fill(BenchServer.number(candidate));
         page.locator("[name=pin]").fill(BenchServer.PIN);
         page.locator("main form .btn.go").click();
         page.locator("article .btn.go").click();
         page.locator("[data-act=stage-left]").click();
+        page.waitForSelector("[data-act=stage-opened]");
+    }
+
+    private static void openRoom(BrowserContext context, String address) {
+        Page page = context.newPage();
+        toTheDoor(page, address, 0);
         page.locator("[data-act=stage-opened]").click();
         page.waitForSelector("body[data-page=block][data-ready]");
     }
