@@ -1,5 +1,6 @@
 // The page of an open block: ledger, sheet, review page, foot, keys.
 import { Answers } from './answers/answers.js';
+import { asking } from './dialogs.js';
 import { Finder } from './finder.js';
 import { Panes } from './panes.js';
 import { ToolDoor } from './tooldoor.js';
@@ -7,6 +8,8 @@ import { put, span } from './words.js';
 
 /** What a turn brings with it waits until the candidate has stopped turning for this long. */
 const TURNING_PAUSE = 120;
+/** While a window or a panel is being sized, nothing is laid out for this long. */
+const LAYING_PAUSE = 250;
 const FETCH_AGAIN = 1_000;
 
 export class BlockPage {
@@ -36,6 +39,7 @@ export class BlockPage {
       numberOf: (item) => this.order.indexOf(item) + 1,
       hasNumber: () => Boolean(this.numberBox()),
       putNumber: (text) => this.putNumber(text),
+      layOutAnew: () => this.layOutAnew(),
     });
     this.panes = new Panes(this.sheet, () => this.paneTurned());
     this.toTheEnd = this.itemsToSeeTheEndOf();
@@ -235,10 +239,16 @@ export class BlockPage {
 
   /** When everything must be laid out anew, only the question in view is worth waiting for. */
   layOutAnew() {
+    if (this.view === 'whole') {
+      return;
+    }
     this.questions.forEach((question, item) => {
-      question.hidden = item !== this.looking;
+      if (!question.hidden && item !== this.looking) {
+        question.hidden = true;
+      }
     });
-    this.layOutSoon();
+    clearTimeout(this.laying);
+    this.laying = setTimeout(() => this.layOutSoon(), LAYING_PAUSE);
   }
 
   spoken(item) {
@@ -421,7 +431,7 @@ export class BlockPage {
   // ---- keys
 
   key(event) {
-    if (event.ctrlKey || event.altKey || event.metaKey || document.querySelector('dialog[open]')) {
+    if (event.ctrlKey || event.altKey || event.metaKey || asking()) {
       return;
     }
     if (event.key === 'Escape' && (this.floor.dataset.ledger === 'full' || this.floor.dataset.focus === 'on')) {

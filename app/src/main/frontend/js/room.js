@@ -3,14 +3,15 @@ import Alpine from '@alpinejs/csp';
 import { stagePage } from './arrival.js';
 import { BlockPage } from './blockpage.js';
 import { ClockFace } from './clockface.js';
+import { closeDialogs } from './dialogs.js';
 import { displayPanel, offer } from './display.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
 import { Words } from './words.js';
 
 const TICK = 200;
-/** While the candidate turns from question to question, nothing else is drawn for this long at most. */
-const TURNING_UNDRAWN = 1_000;
+/** While the candidate turns from question to question, nothing else is drawn for this long; at most for twice as long. */
+const TURNING_UNDRAWN = 500;
 const STILL_ENTERING = 1_500;
 const SOONEST_MOVE = 1_000;
 const MOVED_ON = 'ledger-moved-on-from';
@@ -19,12 +20,15 @@ const data = JSON.parse(document.querySelector('#room-data').textContent);
 offer(data.display);
 Alpine.data('displayPanel', displayPanel);
 Alpine.start();
+/** Its parts are in the page from the start: watching every change of the room would be paid with each turn. */
+Alpine.stopObservingMutations();
 
 const words = new Words(data.words, data.zone, data.locale);
 const shownStage = document.body.dataset.stage;
 const cover = document.querySelector('#cover');
 let leaving = false;
 let drawnAt = 0;
+let waiting;
 
 const desk = await import(document.body.dataset.desk);
 const sitting = new Sitting(data, desk, {
@@ -55,15 +59,19 @@ draw();
 setInterval(tick, TICK);
 document.body.dataset.ready = 'true';
 
+/** Never between a press that turns to another question and its being seen: then what ticks is drawn between two presses. */
 function tick() {
-  if (!block?.settling || performance.now() - drawnAt > TURNING_UNDRAWN) {
+  if (!block?.settling) {
     draw();
+  } else if (performance.now() - drawnAt > TURNING_UNDRAWN) {
+    waiting ??= requestIdleCallback(draw, { timeout: TURNING_UNDRAWN });
   }
 }
 
 /** Brings everything on the screen to what the rulebook says now. */
 function draw() {
   drawnAt = performance.now();
+  waiting = undefined;
   const room = sitting.room();
   clockFace.draw(room);
   block?.draw(room);
@@ -140,7 +148,7 @@ function moved() {
 function show(kind, title, text) {
   cover.hidden = false;
   cover.dataset.kind = kind;
-  document.querySelectorAll('dialog[open]').forEach((dialog) => dialog.close());
+  closeDialogs();
   document.querySelector('#cover-title').textContent = title;
   document.querySelector('#cover-text').textContent = text;
   const go = document.querySelector('#cover-go');

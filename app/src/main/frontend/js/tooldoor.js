@@ -11,7 +11,7 @@ const OFFERED = {
 };
 
 export class ToolDoor {
-  /** @param page `draw()`, `slip(text)`, `whisper(text)`, `open(item)`, `putNumber(text)`, `hasNumber()` */
+  /** @param page `draw()`, `slip(text)`, `whisper(text)`, `open(item)`, `putNumber(text)`, `hasNumber()`, `layOutAnew()` */
   constructor(sitting, words, page) {
     this.sitting = sitting;
     this.words = words;

@@ -1,9 +1,11 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
+import { asking } from '../dialogs.js';
+
 const STEP = 16;
 
 export class Panels {
-  /** @param hooks `changed()` after panels were opened, moved or folded */
+  /** @param hooks `changed()` after panels were opened, moved or folded; `fits()` before the sheet becomes wider or narrower */
   constructor(sitting, module, words, hooks) {
     this.sitting = sitting;
     this.module = module;
@@ -11,13 +13,15 @@ export class Panels {
     this.hooks = hooks;
     this.home = document.querySelector('#panels');
     this.main = document.querySelector('.main');
+    this.sheet = document.querySelector('#sheet');
+    this.beside = 0;
     this.panels = new Map();
     this.order = [];
     this.shown = true;
     addEventListener('resize', () => this.layOut());
     new MutationObserver(() => this.layOut()).observe(document.documentElement, { attributes: true });
     document.addEventListener('keydown', (event) => {
-      if (event.key === 'Escape' && !event.defaultPrevented && !document.querySelector('dialog[open]') && document.querySelector('#inkbar').hidden) {
+      if (event.key === 'Escape' && !event.defaultPrevented && !asking() && document.querySelector('#inkbar').hidden) {
         this.foldFront();
       }
     });
@@ -145,9 +149,18 @@ export class Panels {
     });
     const open = visible.filter((panel) => panel.state === 'open').map((panel) => panel.drawn);
     const width = this.module.sheetWidth(open, area, unit);
-    this.main.style.setProperty('--beside', `${area[2] - width}px`);
-    this.main.classList.toggle('making-room', width < area[2]);
+    this.makeRoom(area[2] - width);
     this.drawFolded(visible.filter((panel) => panel.state === 'folded'));
+  }
+
+  /** Leaves so many pixels of the sheet's place to panels. */
+  makeRoom(beside) {
+    if (this.beside !== beside) {
+      this.beside = beside;
+      this.hooks.fits();
+      this.sheet.style.marginRight = `${beside}px`;
+      this.main.classList.toggle('making-room', beside > 0);
+    }
   }
 
   /** Folded panels stand as tabs at the lower edge of the sheet, out of the way. */

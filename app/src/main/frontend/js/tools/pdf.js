@@ -1,4 +1,5 @@
-// Documents in pages: drawn by the PDF library, a page at a time as it comes into view.
+// Documents in pages: drawn by the PDF library, a page at a time as it comes into view. Letters are drawn as shapes: a
+// font of a document added to the page would have every question laid out anew.
 import { getDocument, PDFWorker, TextLayer } from 'pdfjs-dist';
 
 const DENSITY = Math.min(2, window.devicePixelRatio || 1);
@@ -10,7 +11,7 @@ let shared;
 export class PdfDocument {
   static async open(bytes, body, { text, worker, drawn }) {
     shared ??= PDFWorker.create({ port: worker });
-    const pdf = await getDocument({ data: bytes, worker: shared, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
+    const pdf = await getDocument({ data: bytes, worker: shared, disableFontFace: true, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
     const first = await pdf.getPage(1);
     return new PdfDocument(pdf, body, text, drawn, first.getViewport({ scale: CSS_POINT }));
   }

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
@@ -122,7 +123,9 @@ class ArrivalTest extends ArrivingTest {
 
         page.locator("main form .btn.go").click();
         presses++;
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Practise"))
+        page.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("Practice set: buoyage"))
+                .getByRole(AriaRole.BUTTON)
                 .click();
         presses++;
         awaitPage("threshold");

@@ -235,6 +235,8 @@ class RulesTest extends BrowserTest {
             assertThat(page.locator(".question[data-item=fathoms] .answer-box"))
                     .not()
                     .isFocused();
+            page.setViewportSize(1100, 700);
+            assertThat(page.locator("#sheet.whole .question:visible")).hasCount(16);
             assertClean(page, "all questions");
             button("Back to the question");
             assertThat(page.locator(".question:visible")).hasCount(1);
