@@ -172,6 +172,7 @@ export class ExhibitTool {
   // ---- page, zoom, hand
 
   goTo(page, tell = true) {
+    this.sought = undefined;
     if (this.document) {
       this.page = Math.max(1, Math.min(this.document.pages, page));
       this.document.scrollTo(this.page);
@@ -195,6 +196,9 @@ export class ExhibitTool {
     const page = this.document?.pageInView?.();
     if (page && page !== this.page) {
       this.page = page;
+      if (this.sought && Math.abs(page - this.sought.page) > 1) {
+        this.sought = undefined;
+      }
       this.drawPage();
       this.tell();
     }
@@ -341,6 +345,7 @@ export class ExhibitTool {
       if (page !== this.page) {
         this.goTo(page);
       }
+      this.sought = this.found[this.foundAt];
       this.paintFound();
     }
   }
@@ -350,6 +355,7 @@ export class ExhibitTool {
     this.paintFound();
   }
 
+  /** Marks what was found; what was gone to comes into view, once, as soon as its page is drawn. */
   paintFound() {
     const all = new Highlight();
     const here = new Highlight();
@@ -358,7 +364,8 @@ export class ExhibitTool {
       const range = element && rangeOf(textNodes(element), place.start, place.end);
       if (range) {
         (i === this.foundAt ? here : all).add(range);
-        if (i === this.foundAt) {
+        if (place === this.sought) {
+          this.sought = undefined;
           reveal(this.body, range);
         }
       }

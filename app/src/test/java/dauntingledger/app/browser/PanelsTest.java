@@ -116,6 +116,25 @@ class PanelsTest extends ToolsBrowserTest {
         }
 
         @Test
+        void stayWhereTheyWereTurnedToAfterASearch() {
+            open("exhibit");
+            Locator exhibit = panel("exhibit");
+            exhibit.getByText("Tide tables 2026").click();
+            assertThat(exhibit.locator(".paging")).containsText("of 40");
+            exhibit.locator(".find-box").fill("week of 2026-03-02");
+            assertThat(exhibit.locator(".page-box")).hasValue("10");
+
+            exhibit.locator(".page-box").fill("11");
+            exhibit.locator(".page-box").press("Enter");
+            exhibit.locator("[aria-label=Zoom]").selectOption("125");
+            assertThat(exhibit.locator(".pdf-page[data-page='10'] .text-layer")).containsText("Week of 2026-03-02");
+            assertThat(exhibit.locator(".pdf-page[data-page='11'] .text-layer")).containsText("Week of 2026-03-09");
+
+            assertThat(exhibit.locator(".page-box")).hasValue("11");
+            assertThat(exhibit.locator(".pdf-page[data-page='11']")).isInViewport();
+        }
+
+        @Test
         void areSearchedForWhatWasTypedLast() {
             open("exhibit");
             panel("exhibit").getByText("Tide tables 2026").click();
