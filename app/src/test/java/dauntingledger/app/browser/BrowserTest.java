@@ -4,10 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
@@ -19,34 +17,23 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A candidate in front of the real interface, in headless Chromium. */
+@ExtendWith(Chromium.class)
 abstract class BrowserTest extends ExamServerTest {
-
-    private static final List<String> FLAGS = List.of(
-            "--headless",
-            "--no-sandbox",
-            "--disable-gpu",
-            "--disable-quic",
-            "--no-first-run",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-sync");
 
     private static final Path AXE = Path.of("src/main/frontend/node_modules/axe-core/axe.min.js");
 
     /** How long a page may take; machines that run tests for many may be slow at times. */
     private static final Duration PATIENCE = Duration.ofSeconds(15);
 
-    private static Playwright playwright;
-    private static Browser browser;
+    private Browser browser;
 
     @LocalServerPort
     private int port;
@@ -58,24 +45,13 @@ abstract class BrowserTest extends ExamServerTest {
     private final List<BrowserContext> others = new ArrayList<>();
 
     @BeforeAll
-    static void startBrowser() {
+    static void bePatient() {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE.toMillis());
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of(System.getenv().getOrDefault("CHROMIUM", "/usr/bin/chromium")))
-                        .setArgs(FLAGS));
-    }
-
-    @AfterAll
-    static void stopBrowser() {
-        playwright.close();
     }
 
     @BeforeEach
-    void openWindow() {
+    void openWindow(Browser chromium) {
+        browser = chromium;
         appointment = newAppointment();
         context = browser.newContext(
                 new Browser.NewContextOptions().setViewportSize(1280, 800).setBaseURL("http://localhost:" + port));
