@@ -135,6 +135,7 @@ export class BlockPage {
   open(item) {
     this.flush();
     if (this.sitting.enter('question-opened', { item })) {
+      this.turnedFrom = document.activeElement;
       this.turnTo(item);
       this.fetchUnknown(item);
       if (this.floor.dataset.ledger === 'full') {
@@ -206,11 +207,18 @@ export class BlockPage {
     }
     const { number, label, marked } = this.spoken(item);
     this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
-    if (!document.activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel')) {
+    if (this.focusMayMove()) {
       this.panes.focus(this.questions.get(item));
     }
     this.unfold(this.cells.get(item).closest('.tens'));
     this.ledgerEye.observe(this.cells.get(item));
+  }
+
+  /** Whether reading is to go on at the question: the focus is where the turn was made, and nobody has moved it since. */
+  focusMayMove() {
+    const { activeElement, body } = document;
+    return (activeElement === this.turnedFrom || activeElement === body)
+      && !activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel');
   }
 
   /** Lays questions out unseen, one each time nothing else is to do, so that turning to one is no more than a repaint. */

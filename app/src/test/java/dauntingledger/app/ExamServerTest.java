@@ -139,6 +139,12 @@ public abstract class ExamServerTest {
     /** Returns a sitting of the licence paper whose block {@code rules} is open. */
     protected Appointment inRules() {
         Appointment appointment = newAppointment();
+        opensRules(appointment);
+        return appointment;
+    }
+
+    /** Does what leads to the block {@code rules} of the licence paper, and opens it. */
+    protected void opensRules(Appointment appointment) {
         does(appointment, new Act.StageOpened(new StageId("conduct")));
         Stage.Notice notice = (Stage.Notice) sitting(appointment).stage().orElseThrow();
         does(
@@ -147,7 +153,6 @@ public abstract class ExamServerTest {
                         notice.id(), notice.textDigests().iterator().next(), ""));
         does(appointment, new Act.StageLeft(new StageId("instructions")));
         does(appointment, new Act.StageOpened(new StageId("rules")));
-        return appointment;
     }
 
     /** Returns such a sitting whose block {@code tides} is open, which has every tool. */

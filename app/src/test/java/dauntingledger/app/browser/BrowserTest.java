@@ -2,11 +2,15 @@ package dauntingledger.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.APIRequestContext;
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.FormData;
+import com.microsoft.playwright.options.RequestOptions;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -93,8 +97,8 @@ abstract class BrowserTest extends ExamServerTest {
         return window;
     }
 
-    /** Goes from the sign-in to the first question. */
-    protected void enterFirstSection() {
+    /** Goes from the sign-in to the first question, page by page. */
+    protected void walkToTheFirstSection() {
         signIn();
         page.locator("article .btn.go").click();
         awaitPage("notice");
@@ -106,9 +110,25 @@ abstract class BrowserTest extends ExamServerTest {
         awaitPage("block");
     }
 
-    /** Signs in and opens the room of the test's own sitting. */
+    /** Opens the room at the first question of a sitting that has come so far. */
+    protected void enterFirstSection() {
+        opensRules(appointment);
+        openRoom();
+    }
+
+    /** Opens the room of the test's own sitting, whose candidate is signed in without the page for it. */
     protected void openRoom() {
-        signIn();
+        APIRequestContext requests = context.request();
+        requests.get("/sign-in");
+        String token = context.cookies().stream()
+                .filter(cookie -> cookie.name.equals("XSRF-TOKEN"))
+                .map(cookie -> cookie.value)
+                .findFirst()
+                .orElseThrow();
+        FormData who = FormData.create().set("number", appointment.candidate()).set("pin", PIN);
+        APIResponse answer =
+                requests.post("/sign-in", RequestOptions.create().setForm(who).setHeader("X-XSRF-TOKEN", token));
+        assertThat(answer).isOK();
         page.navigate("/sittings/" + appointment.sitting());
         awaitPage("block");
     }

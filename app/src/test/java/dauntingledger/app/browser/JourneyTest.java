@@ -24,7 +24,7 @@ class JourneyTest extends BrowserTest {
 
     @Test
     void fromSignInToReceiptByMouse(@TempDir Path folder) throws IOException {
-        enterFirstSection();
+        walkToTheFirstSection();
         option(2).click();
         assertEntry("goes-first", "B");
         option(3).click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));

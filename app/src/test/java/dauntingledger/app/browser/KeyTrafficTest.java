@@ -39,7 +39,7 @@ class KeyTrafficTest extends BrowserTest {
     void staysOnTheServer() throws IOException {
         Map<String, String> secrets = secrets();
         listen();
-        enterFirstSection();
+        walkToTheFirstSection();
         option(2).click();
         closeSection();
         awaitPage("break");

@@ -16,8 +16,7 @@ abstract class ToolsBrowserTest extends BrowserTest {
     @BeforeEach
     void openTheTides() {
         appointment = inTides();
-        signIn();
-        enter(page);
+        openRoom();
         cell("interpolate").click();
         assertThat(question()).hasAttribute("data-item", "interpolate");
     }
