@@ -25,6 +25,7 @@ final class SimulatedSitting {
                         + "&pin=" + BenchServer.PIN);
         connection.post(path + "/enter", "application/json", "{}");
         seat = between(connection.post(path + "/seat", "application/json", "{}").body(), "\"seat\":\"");
+        enter("\"kind\":\"stage-left\",\"stage\":\"instructions\"");
         enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
     }
 
