@@ -10,6 +10,12 @@ import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
@@ -113,6 +119,37 @@ class PanelsTest extends ToolsBrowserTest {
             awaitPage("block");
             assertThat(exhibit.locator(".page-box")).hasValue("19");
             assertThat(exhibit.locator("[aria-label=Zoom]")).hasValue("150");
+        }
+
+        @Test
+        void canBeReadUnderAMarkInEveryTheme() throws IOException {
+            open("exhibit");
+            panel("exhibit").getByText("Tide tables 2026").click();
+            Locator words = panel("exhibit")
+                    .locator(".text-layer span", new Locator.LocatorOptions().setHasText("Brackwater Pilotage"))
+                    .first();
+            assertThat(panel("exhibit").locator(".tool-said")).isEmpty();
+            int unmarked = darkPixels(words);
+            assertThat(unmarked).isGreaterThan(50);
+            drag(words, 0.02, 0.5, 0.9, 0.5);
+            page.locator("#inkbar [data-brush]").first().click();
+            page.waitForFunction("() => CSS.highlights.get('ink-1')?.size > 0");
+            page.evaluate("() => getSelection().empty()");
+            assertThat(page.locator("#inkbar")).isHidden();
+
+            for (String theme : List.of("light", "dark", "contrast-dark")) {
+                page.evaluate("theme => { document.documentElement.dataset.theme = theme; }", theme);
+                assertThat(darkPixels(words)).as(theme).isBetween(unmarked / 2, unmarked * 2);
+            }
+        }
+
+        /** Counts what is as dark as print. */
+        private int darkPixels(Locator element) throws IOException {
+            BufferedImage picture = ImageIO.read(new ByteArrayInputStream(element.screenshot()));
+            int[] pixels = picture.getRGB(0, 0, picture.getWidth(), picture.getHeight(), null, 0, picture.getWidth());
+            return (int) Arrays.stream(pixels)
+                    .filter(pixel -> (pixel >> 16 & 0xff) + (pixel >> 8 & 0xff) + (pixel & 0xff) < 3 * 60)
+                    .count();
         }
 
         @Test
