@@ -255,6 +255,8 @@ export class BlockPage {
         question.hidden = true;
       }
     });
+    cancelIdleCallback(this.idle);
+    this.idle = undefined;
     clearTimeout(this.laying);
     this.laying = setTimeout(() => this.layOutSoon(), LAYING_PAUSE);
   }

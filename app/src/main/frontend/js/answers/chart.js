@@ -31,7 +31,7 @@ class One {
     this.marks = [...root.querySelectorAll('[data-mark]')].map(({ dataset }) => ({ name: dataset.mark, x: Number(dataset.x), y: Number(dataset.y) }));
     this.pen = 'point';
     root.querySelectorAll('[data-pen]').forEach((button) => button.addEventListener('click', () => this.take(button.dataset.pen)));
-    this.desk = answers.sitting.module;
+    this.module = answers.sitting.module;
     this.square = root.querySelector('[data-square]');
     this.plane.over.addEventListener('pointerdown', (event) => this.down(event));
     root.querySelector('.chart-typed').addEventListener('submit', (event) => {
@@ -39,7 +39,6 @@ class One {
       this.type();
     });
     this.from = root.querySelector('[name=from]');
-    this.from.append(...this.marks.map(({ name }, i) => new Option(name, `mark ${i}`)));
     root.querySelector('.drawn').addEventListener('click', (event) => {
       const element = event.target.closest('[data-drawn]')?.dataset.drawn;
       if (element) {
@@ -81,13 +80,13 @@ class One {
     event.preventDefault();
     const start = this.snapped(this.plane.at(event));
     if (this.pen === 'point') {
-      this.add(this.desk.drawn('point', ...start, ...start, false));
+      this.add(this.module.drawn('point', ...start, ...start, false));
       return;
     }
     this.plane.over.setPointerCapture(event.pointerId);
     const ghost = svg('g', { class: 'ghost' });
     this.plane.over.append(ghost);
-    const to = (moved) => this.desk.drawn(this.pen, ...start, ...this.snapped(this.plane.at(moved)), this.square.checked || moved.shiftKey);
+    const to = (moved) => this.module.drawn(this.pen, ...start, ...this.snapped(this.plane.at(moved)), this.square.checked || moved.shiftKey);
     const move = (moved) => {
       ghost.replaceChildren(this.shape(to(moved)));
       this.tell(this.words(to(moved)));
@@ -104,21 +103,21 @@ class One {
     this.root.querySelector('.chart-said').textContent = words;
   }
 
-  /** Lays off what is typed: from a place, on a bearing, over a distance; what is not asked for is not read. */
+  /** Lays off what is typed: from a place, on a bearing, over a distance. */
   type() {
-    const typed = (name, asked) => (asked ? Number(this.root.querySelector(`[name=${name}]`).value.replace(',', '.') || NaN) : 0);
+    const typed = (name) => this.root.querySelector(`[name=${name}]`).value;
     const from = this.places()[this.from.selectedIndex];
-    const [bearing, distance] = [typed('bearing', this.pen === 'line'), typed('distance', this.pen !== 'point')];
-    if (!from || Number.isNaN(bearing) || Number.isNaN(distance)) {
+    const element = from && this.module.laidOff(this.pen, from.x, from.y, typed('bearing'), typed('distance'));
+    if (element) {
+      this.add(element);
+    } else {
       this.tell(this.answers.say('chart.typed.wrong'));
-      return;
     }
-    this.add(this.desk.laidOff(this.pen, from.x, from.y, bearing, distance));
   }
 
   /** Adds what is drawn, unless it is nothing or there already. */
   add(element) {
-    const nothing = JSON.parse(this.desk.figures(element)).length === 0;
+    const nothing = JSON.parse(this.module.figures(element)).length === 0;
     if (!nothing && !this.values().includes(element)) {
       this.answers.press(this.item, this.root.dataset.response, element);
     }
@@ -135,7 +134,7 @@ class One {
   }
 
   words(element) {
-    const figures = JSON.parse(this.desk.figures(element));
+    const figures = JSON.parse(this.module.figures(element));
     return figures.length ? this.answers.say(`chart.${element.split(' ')[0]}`, ...figures, this.root.dataset.unit) : '';
   }
 

@@ -5,7 +5,7 @@ import { asking } from '../dialogs.js';
 const STEP = 16;
 
 export class Panels {
-  /** @param hooks `changed()` after panels were opened, moved or folded; `fits()` before the sheet becomes wider or narrower */
+  /** @param hooks `changed()` after panels were opened, moved or folded; `resizing()` before the sheet becomes wider or narrower */
   constructor(sitting, module, words, hooks) {
     this.sitting = sitting;
     this.module = module;
@@ -157,7 +157,7 @@ export class Panels {
   makeRoom(beside) {
     if (this.beside !== beside) {
       this.beside = beside;
-      this.hooks.fits();
+      this.hooks.resizing();
       this.sheet.style.marginRight = `${beside}px`;
       this.main.classList.toggle('making-room', beside > 0);
     }

@@ -18,7 +18,7 @@ export class Toolbench {
     this.sitting = door.sitting;
     this.page = door.page;
     this.marks = door.marks;
-    this.panels = new Panels(this.sitting, module, this.words, { changed: () => this.press(), fits: () => this.page.layOutAnew() });
+    this.panels = new Panels(this.sitting, module, this.words, { changed: () => this.press(), resizing: () => this.page.layOutAnew() });
     this.tools = new Map();
   }
 

@@ -246,11 +246,12 @@ public final class Desk {
         return Drawn.between(pen, from, to).toString();
     }
 
-    /** Returns what is laid off on a chart from a place, on a bearing in degrees, over a distance. */
+    /** Returns what is laid off on a chart from a place, as bearing and distance are typed; nothing where they say nothing. */
     @JSExport
-    public static String laidOff(String pen, double x, double y, double bearing, double distance) {
-        Drawn.Place from = new Drawn.Place(x, y);
-        return Drawn.between(pen, from, from.towards(bearing, distance)).toString();
+    public static String laidOff(String pen, double x, double y, String bearing, String distance) {
+        return Drawn.laidOff(pen, new Drawn.Place(x, y), bearing, distance)
+                .map(Drawn::toString)
+                .orElse("");
     }
 
     /** Returns the figures that are read off something drawn; none of what is nothing. */

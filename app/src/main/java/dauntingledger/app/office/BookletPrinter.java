@@ -38,7 +38,8 @@ class BookletPrinter {
     private static final float TOP = A4.getHeight() - 54;
     private static final float CODE = 58;
     private static final float FIELD_TOP = TOP - 84;
-    private static final int QUIET = 0;
+    /** Asked for at no size, a square code is one dot for each of its modules. */
+    private static final int NO_SIZE = 0;
 
     private final Words words;
 
@@ -182,7 +183,7 @@ class BookletPrinter {
         void squareCode(String digits, float x, float y, float size) throws IOException {
             BitMatrix modules;
             try {
-                modules = new QRCodeWriter().encode(digits, BarcodeFormat.QR_CODE, QUIET, QUIET);
+                modules = new QRCodeWriter().encode(digits, BarcodeFormat.QR_CODE, NO_SIZE, NO_SIZE);
             } catch (WriterException e) {
                 throw new IllegalStateException("digits can always be written", e);
             }

@@ -7,6 +7,7 @@ import dauntingledger.app.papers.PackageRefusedException.Problem;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.papers.VersionKeptException;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -88,7 +89,7 @@ class PapersController {
             return new ModelAndView("redirect:/office/papers");
         } catch (PackageRefusedException e) {
             return refused(principal, Outcome.refused("refused", e.problems(), e.notes()));
-        } catch (IllegalStateException e) {
+        } catch (VersionKeptException e) {
             return refused(principal, Outcome.refused("version", List.of(), List.of()));
         }
     }

@@ -110,8 +110,7 @@ class PaperStore implements Papers {
         } else if (!Arrays.equals(kept.packageZip(), zip)
                 && !Arrays.equals(
                         PackageWriter.write(kept.packageZip(), paper(ref)), PackageWriter.write(zip, taken))) {
-            throw new IllegalStateException("paper " + ref.id() + " version " + ref.version()
-                    + " is kept already with other contents; give the changed paper a higher version");
+            throw new VersionKeptException(ref);
         }
     }
 

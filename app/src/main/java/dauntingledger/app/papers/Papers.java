@@ -16,7 +16,7 @@ public interface Papers {
      *
      * @param zip the package, at most 20 MB
      * @throws PackageRefusedException if the package is not readable, with every reason by file and line
-     * @throws IllegalStateException if this version is kept already and is another paper
+     * @throws VersionKeptException if this version is kept already and is another paper
      */
     Imported importPackage(InputStream zip) throws IOException;
 

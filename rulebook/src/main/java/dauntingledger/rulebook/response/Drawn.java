@@ -115,6 +115,26 @@ public sealed interface Drawn {
         };
     }
 
+    /**
+     * Returns what a pen lays off from a place: a point there, a line on a bearing over a distance, a circle of a distance.
+     *
+     * @param bearing in degrees, as a person types it; read for a line only
+     * @param distance above 0, as a person types it; not read for a point
+     * @return empty where one that is needed is not a number, or the distance is not above 0
+     * @throws IllegalArgumentException if there is no such pen
+     */
+    static Optional<Drawn> laidOff(String pen, Place from, String bearing, String distance) {
+        Optional<Rational> degrees = pen.equals("line") ? Numeral.read(bearing) : Optional.of(Rational.ZERO);
+        Optional<Rational> far = pen.equals("point")
+                ? Optional.of(Rational.ONE)
+                : Numeral.read(distance).filter(one -> one.signum() > 0);
+        return degrees.flatMap(on -> far.map(over -> between(pen, from, from.towards(rounded(on), rounded(over)))));
+    }
+
+    private static double rounded(Rational number) {
+        return number.numerator().doubleValue() / number.denominator().doubleValue();
+    }
+
     /** Returns what {@code element} writes, or empty if it writes nothing of the kind. */
     static Optional<Drawn> read(String element) {
         List<String> words = Signs.pieces(element);

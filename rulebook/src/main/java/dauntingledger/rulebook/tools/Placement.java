@@ -11,7 +11,8 @@ public final class Placement {
     /*
      * Panels go to the right of the question, and the question's sheet ends where they begin. Wide ones (worksheet, sketch,
      * exhibits) lie one below the other; a narrow one (calculator, notes) shares the row of a wide one as long as there are
-     * any. They are laid out in one order, whichever was opened first, so that they come back as they were. The rows share the height; one that needs more has more as long as the others have what they need.
+     * any. They are laid out in one order, whichever was opened first, so that they come back as they were. The rows share
+     * the height; one that needs more has more as long as the others have what they need.
      */
 
     /** How wide the question stays at least, in units. */

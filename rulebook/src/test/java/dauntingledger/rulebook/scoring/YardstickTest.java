@@ -150,17 +150,6 @@ class YardstickTest {
         assertThat(share(TEXTS, yardstick, "flash 0.5", "flash 1.25")).isEqualTo(Rational.ONE);
     }
 
-    @Test
-    void knowsItsWayRoundTheCompass() {
-        Drawn.Place here = new Drawn.Place(100, 100);
-
-        assertThat(here.bearing(new Drawn.Place(100, 50))).isZero();
-        assertThat(here.bearing(new Drawn.Place(150, 100))).isEqualTo(90);
-        assertThat(here.bearing(new Drawn.Place(50, 100))).isEqualTo(270);
-        assertThat(here.bearing(here.towards(222.5, 60))).isCloseTo(222.5, org.assertj.core.data.Offset.offset(1e-9));
-        assertThat(here.distance(here.towards(222.5, 60))).isCloseTo(60, org.assertj.core.data.Offset.offset(1e-9));
-    }
-
     @ParameterizedTest
     @CsvSource({"a, 2", "'a,b', 3", "'a,b,x', 2", "x, 0", "'a,b,c', 4"})
     void holdsAMappingWithinItsBounds(String given, String score) {
