@@ -14,6 +14,7 @@ const TICK = 200;
 const TURNING_UNDRAWN = 500;
 const STILL_ENTERING = 1_500;
 const SOONEST_MOVE = 1_000;
+const KEEP_AGAIN = 10_000;
 const MOVED_ON = 'ledger-moved-on-from';
 
 const data = JSON.parse(document.querySelector('#room-data').textContent);
@@ -195,15 +196,27 @@ function given() {
   return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 
-/** Lets the service worker keep this page and its parts, also on the visit that installs it. */
+/** Lets the service worker keep this page and its parts, also on the visit that installs it; a network that fails meanwhile only delays it. */
 async function keepForOffline() {
-  if (!('serviceWorker' in navigator)) {
+  const workers = navigator.serviceWorker;
+  if (!workers) {
     return;
   }
-  await navigator.serviceWorker.register('/service-worker.js');
-  if (!navigator.serviceWorker.controller) {
-    const parts = performance.getEntriesByType('resource').map((part) => part.name).filter((name) => name.includes('/assets/'));
-    await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
-    await (await caches.open('ledger-rooms')).add(location.pathname);
+  const comesThroughWorker = Boolean(workers.controller);
+  for (;;) {
+    try {
+      await workers.register('/service-worker.js');
+      if (!comesThroughWorker) {
+        const parts = performance.getEntriesByType('resource').map((part) => part.name).filter((name) => name.includes('/assets/'));
+        await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
+        await (await caches.open('ledger-rooms')).add(location.pathname);
+      }
+      return;
+    } catch {
+      await new Promise((resolve) => {
+        addEventListener('online', resolve, { once: true });
+        setTimeout(resolve, KEEP_AGAIN);
+      });
+    }
   }
 }

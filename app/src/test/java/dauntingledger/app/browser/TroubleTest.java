@@ -67,6 +67,21 @@ class TroubleTest extends BrowserTest {
     }
 
     @Test
+    void aNetworkThatFailsWhileTheRoomIsBeingKeptOnlyDelaysThat() {
+        page.addInitScript("const addAll = Cache.prototype.addAll; Cache.prototype.addAll = function () {"
+                + " Cache.prototype.addAll = addAll; return Promise.reject(new TypeError('Failed to fetch')); };");
+        enterFirstSection();
+        context.setOffline(true);
+        context.setOffline(false);
+        awaitKeptForOffline();
+
+        context.setOffline(true);
+        page.reload();
+        awaitPage("block");
+        assertThat(question()).hasAttribute("data-item", "goes-first");
+    }
+
+    @Test
     void aSectionClosedWithoutANetworkWaitsForItAndThenGoesOn() {
         enterFirstSection();
         awaitKeptForOffline();
@@ -199,9 +214,18 @@ class TroubleTest extends BrowserTest {
 
     /** Waits until the service worker has the page and its parts, as it has soon after the first visit. */
     private void awaitKeptForOffline() {
-        page.waitForFunction("async () => {"
-                + " const rooms = await caches.open('ledger-rooms'); const assets = await caches.open('ledger-assets');"
-                + " return navigator.serviceWorker.controller && await rooms.match(location.pathname)"
-                + " && (await assets.keys()).some((key) => key.url.includes('desk')); }");
+        page.evaluate("""
+                async () => {
+                  const [rooms, assets] = [await caches.open('ledger-rooms'), await caches.open('ledger-assets')];
+                  for (let tries = 0; tries < 300; tries++) {
+                    if (navigator.serviceWorker.controller && await rooms.match(location.pathname)
+                        && (await assets.keys()).some((key) => key.url.includes('desk'))) {
+                      return;
+                    }
+                    await new Promise((resolve) => setTimeout(resolve, 50));
+                  }
+                  throw new Error('this page is not kept for offline');
+                }
+                """);
     }
 }
