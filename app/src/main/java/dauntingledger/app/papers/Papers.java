@@ -5,8 +5,10 @@ import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** The papers of this installation. */
 public interface Papers {
@@ -47,12 +49,24 @@ public interface Papers {
     Optional<Medium> sound(PaperRef ref, String path);
 
     /**
-     * A page read out, or an exhibit.
+     * A page read out, or an exhibit; equal to another of the same type and contents.
      *
      * @param type its media type
      */
     @SuppressWarnings("ArrayRecordComponent")
-    record Medium(String type, byte[] bytes) {}
+    record Medium(String type, byte[] bytes) {
+        @Override
+        public boolean equals(@Nullable Object other) {
+            return other instanceof Medium(String otherType, byte[] otherBytes)
+                    && type.equals(otherType)
+                    && Arrays.equals(bytes, otherBytes);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * type.hashCode() + Arrays.hashCode(bytes);
+        }
+    }
 
     /**
      * Returns a kept paper as a QTI 3.0 package that imports to an equal paper.

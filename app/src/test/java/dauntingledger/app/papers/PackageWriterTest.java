@@ -164,7 +164,11 @@ class PackageWriterTest {
 
     private static void assertEqual(ReadPaper again, ReadPaper read) {
         assertThat(again.key()).isEqualTo(read.key());
-        assertThat(again).usingRecursiveComparison().ignoringFields("notes").isEqualTo(read);
+        assertThat(again)
+                .usingRecursiveComparison()
+                .usingOverriddenEquals()
+                .ignoringFields("notes")
+                .isEqualTo(read);
     }
 
     private static Map<String, String> unpacked(byte[] zip) throws IOException {
