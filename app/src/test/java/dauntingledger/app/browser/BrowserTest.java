@@ -126,9 +126,13 @@ abstract class BrowserTest extends ExamServerTest {
                 .findFirst()
                 .orElseThrow();
         FormData who = FormData.create().set("number", appointment.candidate()).set("pin", PIN);
-        APIResponse answer =
-                requests.post("/sign-in", RequestOptions.create().setForm(who).setHeader("X-XSRF-TOKEN", token));
-        assertThat(answer).isOK();
+        APIResponse answer = requests.post(
+                "/sign-in",
+                RequestOptions.create()
+                        .setForm(who)
+                        .setHeader("X-XSRF-TOKEN", token)
+                        .setMaxRedirects(0));
+        Assertions.assertTrue(answer.headers().getOrDefault("location", "").endsWith("/"), "signed in");
         page.navigate("/sittings/" + appointment.sitting());
         awaitPage("block");
     }
@@ -206,15 +210,20 @@ abstract class BrowserTest extends ExamServerTest {
 
     /** Runs the accessibility check over the whole page. */
     protected static void assertClean(Page window, String where) {
-        assertClean(window, where, "");
+        assertClean(window, "html", where);
     }
 
-    /** Runs those rules of the accessibility check that depend on colours. */
-    protected static void assertColoursClean(Page window, String where) {
-        assertClean(window, where, "runOnly: { type: 'rule', values: ['color-contrast', 'link-in-text-block'] }");
+    /** Runs the accessibility check over what {@code part} selects. */
+    protected static void assertClean(Page window, String part, String where) {
+        check(window, part, where, "");
     }
 
-    private static void assertClean(Page window, String where, String options) {
+    /** Runs those rules of the accessibility check that depend on colours over what {@code part} selects. */
+    protected static void assertColoursClean(Page window, String part, String where) {
+        check(window, part, where, "runOnly: { type: 'rule', values: ['color-contrast', 'link-in-text-block'] }");
+    }
+
+    private static void check(Page window, String part, String where, String options) {
         if (window.evaluate("() => typeof axe").equals("undefined")) {
             try {
                 window.evaluate(Files.readString(AXE));
@@ -223,9 +232,9 @@ abstract class BrowserTest extends ExamServerTest {
             }
         }
         Object violations = window.evaluate("""
-                async () => (await axe.run({ resultTypes: ['violations'], %s })).violations.map((v) => v.id + ': '
+                async (part) => (await axe.run(part, { resultTypes: ['violations'], %s })).violations.map((v) => v.id + ': '
                   + v.nodes.map((n) => n.target + ' ' + n.failureSummary).join(' | '))
-                """.formatted(options));
+                """.formatted(options), part);
         Assertions.assertEquals(List.of(), violations, "axe on " + where);
     }
 

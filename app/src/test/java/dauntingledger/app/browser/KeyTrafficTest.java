@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -34,6 +35,7 @@ class KeyTrafficTest extends BrowserTest {
             "correct-response", "correctResponse", "map-entry", "mappedValue", "response-processing", "yardstick");
 
     private final List<String> bodies = new ArrayList<>();
+    private final Map<String, APIResponse> assets = new HashMap<>();
 
     @Test
     void staysOnTheServer() throws IOException {
@@ -71,15 +73,22 @@ class KeyTrafficTest extends BrowserTest {
 
     /**
      * Hears what the server sends to the window, which has no worker between them; but for the stream of events, which
-     * never ends and has entries only.
+     * never ends and has entries only. What does not change between two visits is sent once.
      */
     private void listen() {
         page = newBrowser(new Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
                 .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
-        page.context().route(address -> !address.contains("/events"), route -> {
-            APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
-            bodies.add(new String(answer.body(), StandardCharsets.UTF_8));
+        page.context().route(url -> !url.contains("/events"), route -> {
+            String address = route.request().url();
+            APIResponse answer = assets.get(address);
+            if (answer == null) {
+                answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
+                bodies.add(new String(answer.body(), StandardCharsets.UTF_8));
+            }
+            if (address.contains("/assets/")) {
+                assets.put(address, answer);
+            }
             route.fulfill(new Route.FulfillOptions().setResponse(answer));
         });
     }
