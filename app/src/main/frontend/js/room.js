@@ -1,7 +1,7 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
 import Alpine from '@alpinejs/csp';
 import { stagePage } from './arrival.js';
-import { BlockPage } from './blockpage.js';
+import { BlockPage } from './block/blockpage.js';
 import { ClockFace } from './clockface.js';
 import { closeDialogs } from './dialogs.js';
 import { displayPanel, offer } from './display.js';

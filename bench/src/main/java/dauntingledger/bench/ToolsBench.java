@@ -2,7 +2,9 @@ package dauntingledger.bench;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 
 /** What the tools beside a question cost a browser. */
 final class ToolsBench {
@@ -67,6 +69,9 @@ final class ToolsBench {
             }
             """;
 
+    /** Moves of the pen in one line, within what the sketch takes into a shape. */
+    private static final int MOVES = 240;
+
     private ToolsBench() {}
 
     /** Measures in a room that is open. */
@@ -86,6 +91,31 @@ final class ToolsBench {
                 "script of marking words of a passage of 3,000, 4× slower CPU",
                 "%.2f frames (%.1f ms)".formatted(mark / BrowserBench.FRAME, mark),
                 "≤ 1 frame");
+        ink(table, room);
+    }
+
+    /** Draws a line that goes up and down over the paper of the sketch. */
+    private static void ink(Table table, Page room) {
+        room.click("[data-tool=sketch]");
+        Locator paper = room.locator("[data-panel=sketch] .sketch-paper svg");
+        BoundingBox box = paper.boundingBox();
+        room.evaluate(BrowserBench.MEASURE, "pointermove");
+        room.mouse().move(box.x + 10, box.y + box.height / 2);
+        room.mouse().down();
+        for (int move = 1; move <= MOVES; move++) {
+            double across = (box.width - 20) * move / MOVES;
+            room.mouse().move(box.x + 10 + across, box.y + box.height * (0.5 + 0.4 * Math.sin(move / 10.0)));
+        }
+        room.mouse().up();
+        if (paper.locator(".shapes > *").count() != 1) {
+            throw new IllegalStateException("the sketch has no line");
+        }
+        double median = BrowserBench.percentile(room, 50);
+        double p95 = BrowserBench.percentile(room, 95);
+        table.row(
+                "pointer to ink in the sketch, " + MOVES + " moves, p95",
+                "%.2f frames (%.1f ms; median %.1f ms)".formatted(p95 / BrowserBench.FRAME, p95, median),
+                "≤ 2 frames");
     }
 
     private static double number(Page page, String script) {

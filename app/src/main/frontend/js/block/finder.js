@@ -1,5 +1,5 @@
 // Finds, filters and sorts questions on the review page and in the full ledger.
-import { put } from './words.js';
+import { put } from '../words.js';
 
 export class Finder {
   /** @param cells and @param rows elements by question; @param texts the text of each question */

@@ -1,0 +1,490 @@
+// The page of an open block: turns presses into acts, brings questions into view, and draws what has changed.
+import { Answers } from '../answers/answers.js';
+import { ToolDoor } from '../tooldoor.js';
+import { put } from '../words.js';
+import { byData } from './elements.js';
+import { Keys } from './keys.js';
+import { Layout } from './layout.js';
+import { itemsOf, Leaving } from './leaving.js';
+import { Ledger } from './ledger.js';
+import { Panes } from './panes.js';
+import { Review } from './review.js';
+import { Sheets } from './sheets.js';
+import { Totals } from './totals.js';
+
+/** What a turn brings with it waits until the candidate has stopped turning for this long. */
+const TURNING_PAUSE = 120;
+
+export class BlockPage {
+  constructor(sitting, module, words, page) {
+    this.sitting = sitting;
+    this.module = module;
+    this.words = words;
+    this.page = page;
+    this.stage = document.body.dataset.stage.slice('at '.length);
+    this.hasReview = document.body.dataset.review === 'true';
+    this.floor = document.querySelector('.floor');
+    this.sheet = document.querySelector('#sheet');
+    this.viewed = [...document.querySelectorAll('[data-view]')].filter((element) => element !== this.floor);
+    this.questions = byData('.question', 'item');
+    this.order = [...this.questions.keys()];
+    this.states = new Map();
+    const { sections } = sitting.data.paper.route.find((stage) => stage.id === this.stage);
+    this.toTheEnd = new Set(sections.filter(({ movement }) => movement.seeing).flatMap(itemsOf));
+    const numberOf = (item) => this.order.indexOf(item) + 1;
+    this.layout = new Layout(this.questions, () => this.looking);
+    this.ledger = new Ledger(this.floor, words, (item) => this.open(item));
+    this.review = new Review(sitting, words, (item) => this.open(item), this.ledger.cells, (item) => this.sheets.textOf(item));
+    this.totals = new Totals(words, this.stage);
+    this.leaving = new Leaving(words, sections, this.states, numberOf);
+    this.panes = new Panes(this.sheet, () => this.paneTurned());
+    this.tools = new ToolDoor(sitting, words, {
+      ...page,
+      open: (item) => this.open(item),
+      numberOf,
+      hasNumber: () => Boolean(this.numberBox()),
+      putNumber: (text) => this.putNumber(text),
+      layOutAnew: () => this.layOutAnew(),
+    });
+    this.answers = new Answers(sitting, words, {
+      act: (kind, fields) => this.act(kind, fields), stateOf: (item) => this.states.get(item), whisper: (text) => page.whisper(text), flush: () => this.flush(),
+    });
+    this.sheets = new Sheets(this.questions, sitting, words, { answers: this.answers, panes: this.panes, enter: (item) => this.enterAnswer(item) });
+  }
+
+  start() {
+    this.sheets.start();
+    document.querySelectorAll('[data-do]').forEach((button) => button.addEventListener('click', () => this.do(button.dataset.do)));
+    document.querySelectorAll('[data-walk]').forEach((button) => button.addEventListener('click', () => this.walk(button.dataset.walk)));
+    new Keys({
+      leave: () => this.leaveFull(),
+      strike: () => this.page.whisper(this.words.say('whisper.strike')),
+      digit: (number, strikes) => this.digit(number, strikes),
+      tool: (name) => this.view === 'question' && this.tools.key(name),
+      act: (action) => this.do(action),
+    });
+    document.addEventListener('visibilitychange', () => this.flush());
+    addEventListener('pagehide', () => this.flush());
+    this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }));
+    new ResizeObserver(() => {
+      this.panes.fit();
+      this.drawBelow();
+    }).observe(this.sheet);
+    addEventListener('resize', () => this.layOutAnew());
+    new MutationObserver(() => this.layOutAnew()).observe(document.documentElement, { attributes: true });
+    const room = this.sitting.room();
+    this.draw(room);
+    if (!room.looking && room.view === 'question') {
+      this.openFirst(room);
+    }
+    this.settle();
+    this.layout.soon();
+    this.tools.start();
+  }
+
+  // ---- presses
+
+  /** Returns the box of the question in view that a number of a tool goes into. */
+  numberBox() {
+    return this.looking && this.answers.boxes.numberBox(this.questions.get(this.looking));
+  }
+
+  putNumber(text) {
+    const box = this.numberBox();
+    if (box) {
+      this.showQuestion(this.looking);
+      box.value = text;
+      box.dispatchEvent(new Event('input'));
+      this.flush();
+      box.focus();
+    }
+  }
+
+  enterAnswer(item) {
+    this.flush();
+    this.act('answer-entered', { item });
+  }
+
+  /** Enters what has been typed and not yet entered, as of when it was typed. */
+  flush() {
+    this.tools.flush();
+    if (this.answers.flush()) {
+      this.page.draw();
+    }
+  }
+
+  act(kind, fields) {
+    this.flush();
+    const entered = this.sitting.enter(kind, fields);
+    if (entered && this.settling) {
+      this.settle();
+    } else if (entered) {
+      this.page.draw();
+    }
+    return entered;
+  }
+
+  open(item) {
+    this.flush();
+    if (this.sitting.enter('question-opened', { item })) {
+      this.turnedFrom = document.activeElement;
+      this.turnTo(item);
+      this.fetchUnknown(item);
+      if (this.ledger.isFull) {
+        this.ledger.show('');
+      }
+      clearTimeout(this.settling);
+      this.settling = setTimeout(() => this.settle(), TURNING_PAUSE);
+      if (this.view !== 'question') {
+        this.settle();
+      }
+    }
+  }
+
+  /** A question that comes after another is fetched when it is opened. */
+  async fetchUnknown(item) {
+    if (!await this.sheets.fetch(item)) {
+      return;
+    }
+    const sheet = this.questions.get(item);
+    const words = sheet.querySelector('.no').dataset.firstWords;
+    this.ledger.setWords(item, words);
+    this.review.setWords(item, words);
+    if (item === this.looking) {
+      this.panes.show(sheet);
+    }
+    this.sheets.draw(this.states.get(item));
+    this.tools.marks.paint(sheet);
+    this.drawBelow();
+  }
+
+  /** Opens the first question that can be looked at; where none can, only the review is left. */
+  openFirst(room) {
+    return room.first ? this.open(room.first) : this.toReview();
+  }
+
+  /** Goes back to the question that was in view last. */
+  goBack() {
+    return this.last ? this.open(this.last) : this.openFirst(this.sitting.room());
+  }
+
+  /** Does what a turn brings with it and what nobody waits for: the question itself is in view already. */
+  settle() {
+    clearTimeout(this.settling);
+    this.settling = undefined;
+    this.page.draw();
+    const item = this.looking;
+    if (!item) {
+      return;
+    }
+    const { number, label, marked } = this.spoken(item);
+    this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
+    if (this.focusMayMove()) {
+      this.panes.focus(this.questions.get(item));
+    }
+    this.ledger.reveal(item);
+  }
+
+  /** Whether reading is to go on at the question: the focus is where the turn was made, and nobody has moved it since. */
+  focusMayMove() {
+    const { activeElement, body } = document;
+    return (activeElement === this.turnedFrom || activeElement === body)
+      && !activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel');
+  }
+
+  /** All that are read below one another stay so. */
+  layOutAnew() {
+    if (this.view !== 'whole') {
+      this.layout.anew();
+    }
+  }
+
+  spoken(item) {
+    const state = this.states.get(item);
+    return {
+      number: this.order.indexOf(item) + 1,
+      label: state?.fullLabel || this.words.say(`status.${state?.status ?? 'not-opened'}`),
+      marked: state?.marked ? this.words.say('whisper.marked') : '',
+    };
+  }
+
+  walk(subset, chosen) {
+    if (this.act('walk-begun', { subset, ...(chosen && { chosen }) })) {
+      this.open(this.sitting.room().walk.items[0]);
+    }
+  }
+
+  do(what) {
+    const item = this.looking;
+    if (item && this.comesFirst(item, what)) {
+      return undefined;
+    }
+    switch (what) {
+      case 'next': return item ? this.to(this.sitting.desk.next(item)) : undefined;
+      case 'back': return item ? this.back(item) : undefined;
+      case 'erase': return item && this.erase(item);
+      case 'mark': return item && this.act(this.states.get(item).marked ? 'unmarked' : 'marked', { item });
+      case 'review': return this.view === 'review' ? undefined : this.toReview();
+      case 'return': return this.goBack();
+      case 'end': return this.ask();
+      case 'whole': return this.view === 'whole' ? this.do('return') : this.act('whole-view-opened', {});
+      case 'walk-shown': return this.walk('chosen', this.review.finder.shown());
+      case 'focus': return this.focus();
+      case 'enter': return item && this.enterAnswer(item);
+      case 'break': return this.askBreak();
+      case 'ledger': return this.fullLedger();
+      case 'fold': return this.ledger.fold();
+      case 'close': return this.ask();
+      case 'keys': return document.querySelector('#keys').showModal();
+      case 'instructions': return this.readAgain();
+      case 'case': return item && this.panes.toggle(this.questions.get(item));
+      case 'below': return Panes.scroller(this.questions.get(item)).scrollBy({ top: this.sheet.clientHeight * 0.8 });
+      default: return undefined;
+    }
+  }
+
+  /** Brings a question into view of which only the case is; nothing is done to one that cannot be seen. */
+  showQuestion(item) {
+    const question = this.questions.get(item);
+    if (Panes.asks(question)) {
+      return false;
+    }
+    this.panes.toggle(question);
+    return true;
+  }
+
+  paneTurned() {
+    this.drawNext();
+    this.drawBelow();
+  }
+
+  /** Whether a question must come into view before something is done; one whose end must be seen is looked over first. */
+  comesFirst(item, what) {
+    const leaves = ['next', 'review', 'end'].includes(what) && this.toTheEnd.has(item);
+    if ((leaves || ['next', 'erase', 'enter'].includes(what)) && this.showQuestion(item)) {
+      return true;
+    }
+    if (leaves) {
+      this.settle();
+      this.lookForEnd();
+    }
+    return false;
+  }
+
+  to(item) {
+    return item ? this.open(item) : this.toReview();
+  }
+
+  /** Goes to the review page; a block without one asks at once whether it is to be closed. */
+  toReview() {
+    return this.hasReview ? this.act('review-opened', {}) : this.ask();
+  }
+
+  /** Gives the question the whole window, or takes it back. */
+  focus() {
+    this.floor.dataset.focus = this.floor.dataset.focus === 'on' ? '' : 'on';
+    this.layOutAnew();
+  }
+
+  /** Takes back what fills the window. Returns whether anything did. */
+  leaveFull() {
+    if (this.ledger.isFull) {
+      this.fullLedger();
+    } else if (this.floor.dataset.focus === 'on') {
+      this.focus();
+    } else {
+      return false;
+    }
+    return true;
+  }
+
+  askBreak() {
+    this.flush();
+    this.leaving.askForBreak(this.sitting.room().breaks);
+  }
+
+  back(item) {
+    const before = this.sitting.desk.previous(item);
+    if (before) {
+      this.open(before);
+    } else {
+      this.page.slip(this.words.say('first-question'));
+    }
+  }
+
+  erase(item) {
+    this.answers.forget();
+    if (Object.keys(this.states.get(item).responses).length) {
+      this.act('erased', { item });
+    } else {
+      this.answers.draw(this.questions.get(item), this.states.get(item));
+    }
+  }
+
+  fullLedger() {
+    const full = this.ledger.isFull;
+    this.ledger.show(full ? '' : 'full');
+    (full ? this.questions.get(this.looking) : this.ledger.cells.get(this.looking ?? this.order[0]))?.focus();
+  }
+
+  readAgain() {
+    this.sitting.enter('instructions-reopened');
+    document.querySelector('#instructions').showModal();
+  }
+
+  /** Asks before the section is closed. */
+  ask() {
+    this.flush();
+    this.leaving.askToClose(this.sitting.room(), this.stage);
+  }
+
+  digit(number, strikes) {
+    if (this.looking && this.showQuestion(this.looking)) {
+      return;
+    }
+    const option = this.looking && this.questions.get(this.looking).querySelectorAll('.o')[number - 1];
+    if (option) {
+      this.answers.options[strikes ? 'strike' : 'choose'](this.looking, option);
+    }
+  }
+
+  // ---- drawing
+
+  draw(room) {
+    if (this.settling) {
+      return;
+    }
+    for (const question of this.sitting.takeChanged()) {
+      if (this.questions.has(question.id)) {
+        this.states.set(question.id, question);
+        this.ledger.draw(question);
+        this.sheets.draw(question);
+        if (question.id === this.looking) {
+          this.drawMark(question);
+        }
+        this.review.note(question);
+      }
+    }
+    this.endWanted = room.endWanted;
+    this.drawView(room);
+    if (this.view === 'review') {
+      this.review.draw();
+    }
+    this.totals.draw(room.totals);
+    this.leaving.draw(room);
+    this.tools.draw(room);
+  }
+
+  drawView(room) {
+    const shown = `${room.view} ${room.looking} ${room.walk?.subset}`;
+    if (!room.looking && room.view === 'question' || this.shown === shown) {
+      return;
+    }
+    this.shown = shown;
+    this.view = room.view;
+    this.turnTo(room.looking);
+    document.querySelector('#main').hidden = room.view === 'review';
+    this.drawWhole(room.view === 'whole');
+    this.floor.dataset.view = room.view;
+    this.viewed.forEach((element) => {
+      element.hidden = element.dataset.view !== room.view;
+    });
+    this.review.show(room.view === 'review');
+    this.drawWay(room);
+    this.drawBelow();
+  }
+
+  /** All questions one below the other, to read; nothing in them can be pressed. */
+  drawWhole(on) {
+    if (this.sheet.inert !== on) {
+      this.sheet.inert = on;
+      this.sheet.classList.toggle('whole', on);
+      this.questions.forEach((question, item) => {
+        question.hidden = !on && item !== this.looking;
+      });
+      if (on) {
+        this.sheet.scrollTop = 0;
+      } else {
+        this.layout.soon();
+      }
+    }
+  }
+
+  /** Brings a question into view, before anything else is drawn. */
+  turnTo(item) {
+    const before = this.looking;
+    this.looking = item;
+    this.last = item ?? this.last;
+    if (before !== item) {
+      this.show(before, false);
+      this.show(item, true);
+    }
+  }
+
+  show(item, on) {
+    const question = item && this.questions.get(item);
+    if (question) {
+      question.classList.toggle('open', on);
+      this.ledger.setCurrent(item, on);
+      if (on) {
+        question.hidden = false;
+        if (question.scrolled) {
+          Panes.scroller(question).scrollTop = 0;
+        }
+        this.panes.show(question);
+        this.drawMark(this.states.get(item));
+      }
+    }
+  }
+
+  drawWay(room) {
+    if (!this.looking) {
+      return;
+    }
+    this.way = room.walk?.items ?? this.order;
+    this.drawNext();
+    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.looking) + 1, this.way.length) : '');
+  }
+
+  /** Says what Next leads to. */
+  drawNext() {
+    if (this.looking && this.way) {
+      const last = this.way.indexOf(this.looking) === this.way.length - 1;
+      const onward = !last ? 'next' : this.hasReview ? 'next.review' : 'next.end';
+      put(document.querySelector('#next-label'), this.words.say(Panes.asks(this.questions.get(this.looking)) ? onward : 'next.question'));
+    }
+  }
+
+  drawMark(question) {
+    const mark = document.querySelector('#mark');
+    mark.setAttribute('aria-pressed', String(Boolean(question?.marked)));
+    put(document.querySelector('#mark-label'), this.words.say(question?.marked ? 'marked' : 'mark'));
+  }
+
+  /** Shows that a question goes on below what can be seen. */
+  drawBelow() {
+    requestAnimationFrame(() => this.lookForEnd());
+  }
+
+  lookForEnd() {
+    const question = this.looking && this.questions.get(this.looking);
+    if (question) {
+      const asked = Panes.scroller(question);
+      question.scrolled = asked.scrollTop > 0;
+      const ends = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 24;
+      const below = document.querySelector('#below');
+      below.classList.toggle('beside', asked !== question);
+      below.hidden = ends || this.view !== 'question';
+      this.panes.drawBelow(question);
+      this.seeEnd(question, ends && Panes.asks(question));
+    }
+  }
+
+  /** Tells the rulebook that the end of a question was in view, where it wants to know. */
+  seeEnd(question, ends) {
+    if (ends && this.endWanted && !question.dataset.unknown) {
+      this.endWanted = false;
+      this.act('end-seen', { item: this.looking });
+    }
+  }
+}

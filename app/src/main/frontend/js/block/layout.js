@@ -1,0 +1,51 @@
+// Keeps the questions that are out of view laid out, so that turning to one is no more than a repaint.
+
+/** While a window or a panel is being sized, nothing is laid out for this long. */
+const PAUSE = 250;
+
+export class Layout {
+  /** @param questions elements by question; @param looking returns the question in view */
+  constructor(questions, looking) {
+    this.questions = questions;
+    this.order = [...questions.keys()];
+    this.looking = looking;
+  }
+
+  /** Lays questions out unseen, the nearest first, one each time nothing else is to do. */
+  soon() {
+    this.idle ??= requestIdleCallback(() => {
+      this.idle = undefined;
+      const nearest = this.nearestNotLaidOut();
+      if (nearest) {
+        nearest.hidden = false;
+        this.soon();
+      }
+    });
+  }
+
+  nearestNotLaidOut() {
+    const here = Math.max(0, this.order.indexOf(this.looking()));
+    for (let far = 0; far < this.order.length; far++) {
+      for (const item of [this.order[here + far], this.order[here - far]]) {
+        if (this.questions.get(item)?.hidden) {
+          return this.questions.get(item);
+        }
+      }
+    }
+    return undefined;
+  }
+
+  /** When everything must be laid out anew, only the question in view is worth waiting for. */
+  anew() {
+    const looking = this.looking();
+    this.questions.forEach((question, item) => {
+      if (!question.hidden && item !== looking) {
+        question.hidden = true;
+      }
+    });
+    cancelIdleCallback(this.idle);
+    this.idle = undefined;
+    clearTimeout(this.pause);
+    this.pause = setTimeout(() => this.soon(), PAUSE);
+  }
+}
