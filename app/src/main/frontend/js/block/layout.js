@@ -9,13 +9,25 @@ export class Layout {
     this.questions = questions;
     this.order = [...questions.keys()];
     this.looking = looking;
+    addEventListener('pointerdown', () => this.hold(), { capture: true });
+    ['pointerup', 'pointercancel'].forEach((end) => addEventListener(end, () => this.release(), { capture: true }));
+  }
+
+  /** While something is drawn or dragged, every frame belongs to that. */
+  hold() {
+    this.held = true;
+  }
+
+  release() {
+    this.held = false;
+    this.soon();
   }
 
   /** Lays questions out unseen, the nearest first, one each time nothing else is to do. */
   soon() {
     this.idle ??= requestIdleCallback(() => {
       this.idle = undefined;
-      const nearest = this.nearestNotLaidOut();
+      const nearest = !this.held && this.nearestNotLaidOut();
       if (nearest) {
         nearest.hidden = false;
         this.soon();

@@ -271,6 +271,9 @@ class RulesTest extends BrowserTest {
             assertThat(row("north")).isVisible();
             page.locator("[data-walk=blank]").click();
             assertThat(page.locator("#walk")).hasText("Blank 1 of 16");
+            page.keyboard().press("m");
+            page.keyboard().press("r");
+            assertThat(page.locator("#review tbody tr:visible")).hasCount(2);
         }
 
         @Test

@@ -76,25 +76,27 @@ public final class CanonicalJson {
 
     private static void quote(StringBuilder out, String text) {
         out.append('"');
+        int from = 0;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            switch (c) {
-                case '"' -> out.append("\\\"");
-                case '\\' -> out.append("\\\\");
-                case '\b' -> out.append("\\b");
-                case '\f' -> out.append("\\f");
-                case '\n' -> out.append("\\n");
-                case '\r' -> out.append("\\r");
-                case '\t' -> out.append("\\t");
-                default -> {
-                    if (c < 0x20) {
-                        out.append("\\u00").append(HEX.charAt(c >> 4)).append(HEX.charAt(c & 15));
-                    } else {
-                        out.append(c);
-                    }
-                }
+            if (c < 0x20 || c == '"' || c == '\\') {
+                escape(out.append(text, from, i), c);
+                from = i + 1;
             }
         }
-        out.append('"');
+        out.append(text, from, text.length()).append('"');
+    }
+
+    private static void escape(StringBuilder out, char c) {
+        switch (c) {
+            case '"' -> out.append("\\\"");
+            case '\\' -> out.append("\\\\");
+            case '\b' -> out.append("\\b");
+            case '\f' -> out.append("\\f");
+            case '\n' -> out.append("\\n");
+            case '\r' -> out.append("\\r");
+            case '\t' -> out.append("\\t");
+            default -> out.append("\\u00").append(HEX.charAt(c >> 4)).append(HEX.charAt(c & 15));
+        }
     }
 }
