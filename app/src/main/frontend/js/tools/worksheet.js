@@ -138,6 +138,7 @@ export class WorksheetTool {
     this.here?.removeAttribute('aria-selected');
     this.at = at;
     this.to = to;
+    this.rowBegan = undefined;
     const [left, top, right, bottom] = this.block();
     this.chosen?.forEach((cell) => cell.classList.remove('chosen'));
     this.chosen = [];
@@ -182,7 +183,7 @@ export class WorksheetTool {
     const command = event.ctrlKey || event.metaKey;
     const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1], PageUp: [0, -PAGE], PageDown: [0, PAGE] }[key];
     const does = {
-      Enter: () => this.move([0, event.shiftKey ? -1 : 1]),
+      Enter: () => this.goDown(event.shiftKey ? -1 : 1),
       F2: () => this.edit(),
       Delete: () => this.clear(),
       Backspace: () => this.clear(),
@@ -212,6 +213,17 @@ export class WorksheetTool {
     const from = extend ? this.to : this.at;
     const to = [within(from[0] + right, COLUMNS), within(from[1] + down, ROWS)];
     this.choose(extend ? this.at : to, to);
+  }
+
+  /** Goes to the next row: to where this one was begun, if it was typed from cell to cell. */
+  goDown(by) {
+    this.move([(this.rowBegan ?? this.at[0]) - this.at[0], by]);
+  }
+
+  goAcross(by) {
+    const began = this.rowBegan ?? this.at[0];
+    this.move([by, 0]);
+    this.rowBegan = began;
   }
 
   /** Goes on until the cells change from filled to empty or the other way, as spreadsheets do. */
@@ -275,11 +287,11 @@ export class WorksheetTool {
   }
 
   lineKey(event) {
-    const moves = { Enter: [0, event.shiftKey ? -1 : 1], Tab: [event.shiftKey ? -1 : 1, 0] };
-    if (moves[event.key]) {
+    if (event.key === 'Enter' || event.key === 'Tab') {
       event.preventDefault();
       this.commit();
-      this.move(moves[event.key]);
+      const by = event.shiftKey ? -1 : 1;
+      event.key === 'Tab' ? this.goAcross(by) : this.goDown(by);
       this.focus();
     } else if (event.key === 'Escape' && this.editing) {
       event.preventDefault();

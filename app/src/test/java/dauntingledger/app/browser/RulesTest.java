@@ -277,6 +277,19 @@ class RulesTest extends BrowserTest {
         }
 
         @Test
+        void leadsBackFromTheReviewAlsoWhereThereIsNoLedger() {
+            page.locator("[data-do=fold]").click();
+            page.keyboard().press("r");
+            button("Back to the question");
+            assertThat(question()).isVisible();
+            page.locator("[data-do=fold]").click();
+            page.setViewportSize(700, 560);
+            page.keyboard().press("r");
+            button("Back to the question");
+            assertThat(question()).isVisible();
+        }
+
+        @Test
         void givesTheQuestionTheWholeWindowInFocus() {
             page.keyboard().press("f");
             assertThat(page.locator(".spine")).isHidden();
