@@ -48,7 +48,7 @@ const sitting = new Sitting(data, desk, {
   unkept: () => slip(words.say('unkept')),
 });
 const clockFace = new ClockFace(words, (warning) => slip(warning));
-const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, desk, words, { draw, whisper, slip }) : null;
+const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, words, { draw, whisper, slip }) : null;
 const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
 keepForOffline();

@@ -16,9 +16,8 @@ import { Totals } from './totals.js';
 const TURNING_PAUSE = 120;
 
 export class BlockPage {
-  constructor(sitting, module, words, page) {
+  constructor(sitting, words, page) {
     this.sitting = sitting;
-    this.module = module;
     this.words = words;
     this.page = page;
     this.stage = document.body.dataset.stage.slice('at '.length);
@@ -177,8 +176,7 @@ export class BlockPage {
     if (!item) {
       return;
     }
-    const { number, label, marked } = this.spoken(item);
-    this.page.whisper(this.words.say('whisper.question', number, this.order.length, label, marked));
+    this.whisperQuestion(item);
     if (this.focusMayMove()) {
       this.panes.focus(this.questions.get(item));
     }
@@ -199,13 +197,11 @@ export class BlockPage {
     }
   }
 
-  spoken(item) {
+  whisperQuestion(item) {
     const state = this.states.get(item);
-    return {
-      number: this.order.indexOf(item) + 1,
-      label: state?.fullLabel || this.words.say(`status.${state?.status ?? 'not-opened'}`),
-      marked: state?.marked ? this.words.say('whisper.marked') : '',
-    };
+    const label = state?.fullLabel || this.words.say(`status.${state?.status ?? 'not-opened'}`);
+    const marked = state?.marked ? this.words.say('whisper.marked') : '';
+    this.page.whisper(this.words.say('whisper.question', this.order.indexOf(item) + 1, this.order.length, label, marked));
   }
 
   walk(subset, chosen) {

@@ -96,7 +96,7 @@ class AccessibilityTest extends BrowserTest {
             page.locator("[data-tool=" + tool + "]").click();
             String panel = "[data-panel=" + tool + "]";
             page.locator(panel).waitFor();
-            assertClean(page, panel, tool);
+            assertClean(page, tool);
             THEMES.forEach(theme -> assertColoursClean(panel, tool, theme));
             page.locator(panel + " .closer").click();
         }

@@ -299,6 +299,7 @@ class KindsTest extends BrowserTest {
             turnTo(item);
             assertClean(page, ".question.open", item);
         }
+        assertClean(page, "the page around them");
     }
 
     private void sendNoKeyToTheBrowser() {

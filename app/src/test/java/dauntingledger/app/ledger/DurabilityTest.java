@@ -30,7 +30,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** Kills a whole exam server in the middle of its work, again and again, and looks for what it had acknowledged. */
 class DurabilityTest {
 
-    private static final int KILLS = 3;
+    private static final int KILLS = 4;
     /** Those of the demo world who can sit the licence examination now. */
     private static final List<Person> PEOPLE =
             List.of(new Person("BW-20417", "4071", 1), new Person("BW-20422", "9526", 6));
@@ -50,7 +50,7 @@ class DurabilityTest {
             Process server = start(port);
             try {
                 awaitStart(server, port);
-                work(server, port, Duration.ofMillis(500L * kill));
+                work(server, port, Duration.ofMillis(400L * kill));
             } finally {
                 server.destroyForcibly().waitFor();
             }
