@@ -84,10 +84,21 @@ export class ClockFace {
   }
 
   drawBand(clock) {
-    this.band.style.width = clock && !this.hidden ? `${(100 * (clock.allowance - clock.left)) / clock.allowance}%` : '0';
+    const spent = clock && !this.hidden ? ((clock.allowance - clock.left) / clock.allowance).toFixed(3) : '0';
+    if (this.spent !== spent) {
+      this.spent = spent;
+      this.band.style.transform = `scaleX(${spent})`;
+    }
     if (clock) {
       this.notches(clock);
     }
+  }
+
+  /** Returns for how many milliseconds all that is shown of the time stays true; a second at most. */
+  lasts(room) {
+    const clocks = this.list?.open || this.breakLeft ? room.clocks : [room.biting].filter(Boolean);
+    const counted = [room.stages.find((stage) => stage.id === room.position.at)?.used ?? 0, room.lookingSpent ?? 0];
+    return Math.min(1_000, ...room.biting ? [] : counted.map((spent) => 1_000 - (spent % 1_000)), ...clocks.map(({ left }) => left % 1_000 || 1_000));
   }
 
   title(clock) {

@@ -11,9 +11,10 @@ import { Panes } from './panes.js';
 import { Review } from './review.js';
 import { Sheets } from './sheets.js';
 import { Totals } from './totals.js';
+import { Turning } from './turning.js';
 
-/** What a turn brings with it waits until the candidate has stopped turning for this long. */
-const TURNING_PAUSE = 120;
+/** Keys that press what has the focus. */
+const PRESSING = ['Enter', ' '];
 
 export class BlockPage {
   constructor(sitting, words, page) {
@@ -32,6 +33,7 @@ export class BlockPage {
     this.toTheEnd = new Set(sections.filter(({ movement }) => movement.seeing).flatMap(itemsOf));
     const numberOf = (item) => this.order.indexOf(item) + 1;
     this.layout = new Layout(this.questions, () => this.looking);
+    this.turning = new Turning({ follow: () => this.follow(), draw: () => this.drawTurned(), arrive: () => this.arrive() });
     this.ledger = new Ledger(this.floor, words, (item) => this.open(item));
     this.review = new Review(sitting, words, (item) => this.open(item), this.ledger.cells, (item) => this.sheets.textOf(item));
     this.totals = new Totals(words, this.stage);
@@ -62,6 +64,8 @@ export class BlockPage {
       tool: (name) => this.view === 'question' && this.tools.key(name),
       act: (action) => this.do(action),
     });
+    addEventListener('keydown', ({ key }) => key === 'Tab' && this.follow(), { capture: true });
+    ['pointerdown', 'click', 'contextmenu', 'keydown'].forEach((press) => this.sheet.addEventListener(press, (event) => this.keepIn(event), { capture: true }));
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
     this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }));
@@ -76,7 +80,7 @@ export class BlockPage {
     if (!room.looking && room.view === 'question') {
       this.openFirst(room);
     }
-    this.settle();
+    this.turning.end();
     this.layout.soon();
     this.tools.start();
   }
@@ -115,8 +119,8 @@ export class BlockPage {
   act(kind, fields) {
     this.flush();
     const entered = this.sitting.enter(kind, fields);
-    if (entered && this.settling) {
-      this.settle();
+    if (entered && this.turning.on) {
+      this.turning.end();
     } else if (entered) {
       this.page.draw();
     }
@@ -128,14 +132,15 @@ export class BlockPage {
     if (this.sitting.enter('question-opened', { item })) {
       this.turnedFrom = document.activeElement;
       this.turnTo(item);
-      this.fetchUnknown(item);
+      this.turning.begin();
+      if (this.sheets.unknown.has(item)) {
+        this.fetchUnknown(item);
+      }
       if (this.ledger.isFull) {
         this.ledger.show('');
       }
-      clearTimeout(this.settling);
-      this.settling = setTimeout(() => this.settle(), TURNING_PAUSE);
       if (this.view !== 'question') {
-        this.settle();
+        this.turning.end();
       }
     }
   }
@@ -167,20 +172,39 @@ export class BlockPage {
     return this.last ? this.open(this.last) : this.openFirst(this.sitting.room());
   }
 
-  /** Does what a turn brings with it and what nobody waits for: the question itself is in view already. */
-  settle() {
-    clearTimeout(this.settling);
-    this.settling = undefined;
+  /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
+  follow() {
+    this.layout.paintBeside(this.way ?? this.order);
+    this.ledger.setCurrent(this.looking);
+  }
+
+  /** A press that was meant for the question in view never reaches the one that has just gone out of view. */
+  keepIn(event) {
+    const question = event.target.closest('.question');
+    const acts = event.type !== 'keydown' || PRESSING.includes(event.key);
+    if (acts && question && question.dataset.item !== this.looking) {
+      event.preventDefault();
+      event.stopPropagation();
+      this.follow();
+    }
+  }
+
+  /** Draws the room, and says which question is in view. */
+  drawTurned() {
     this.page.draw();
-    const item = this.looking;
-    if (!item) {
-      return;
+    if (this.looking) {
+      this.whisperQuestion(this.looking);
     }
-    this.whisperQuestion(item);
-    if (this.focusMayMove()) {
-      this.panes.focus(this.questions.get(item));
+  }
+
+  /** Goes on reading at the question in view. */
+  arrive() {
+    if (this.looking) {
+      if (this.focusMayMove()) {
+        this.panes.focus(this.questions.get(this.looking));
+      }
+      this.ledger.reveal(this.looking);
     }
-    this.ledger.reveal(item);
   }
 
   /** Whether reading is to go on at the question: the focus is where the turn was made, and nobody has moved it since. */
@@ -261,7 +285,7 @@ export class BlockPage {
       return true;
     }
     if (leaves) {
-      this.settle();
+      this.turning.end();
       this.lookForEnd();
     }
     return false;
@@ -347,7 +371,7 @@ export class BlockPage {
   // ---- drawing
 
   draw(room) {
-    if (this.settling) {
+    if (this.turning.on) {
       return;
     }
     for (const question of this.sitting.takeChanged()) {
@@ -387,6 +411,7 @@ export class BlockPage {
     });
     this.review.show(room.view === 'review');
     this.drawWay(room);
+    this.follow();
     this.drawBelow();
   }
 
@@ -421,7 +446,6 @@ export class BlockPage {
     const question = item && this.questions.get(item);
     if (question) {
       question.classList.toggle('open', on);
-      this.ledger.setCurrent(item, on);
       if (on) {
         question.hidden = false;
         if (question.scrolled) {
@@ -478,7 +502,7 @@ export class BlockPage {
 
   /** Tells the rulebook that the end of a question was in view, where it wants to know. */
   seeEnd(question, ends) {
-    if (ends && this.endWanted && !question.dataset.unknown) {
+    if (ends && this.endWanted && !this.sheets.unknown.has(this.looking)) {
       this.endWanted = false;
       this.act('end-seen', { item: this.looking });
     }

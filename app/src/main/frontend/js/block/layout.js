@@ -1,4 +1,4 @@
-// Keeps the questions that are out of view laid out, so that turning to one is no more than a repaint.
+// Keeps the questions that are out of view laid out and those beside the one in view painted, so that turning to one only shows it.
 
 /** While a window or a panel is being sized, nothing is laid out for this long. */
 const PAUSE = 250;
@@ -9,8 +9,25 @@ export class Layout {
     this.questions = questions;
     this.order = [...questions.keys()];
     this.looking = looking;
+    this.painted = new Set();
     addEventListener('pointerdown', () => this.hold(), { capture: true });
     ['pointerup', 'pointercancel'].forEach((end) => addEventListener(end, () => this.release(), { capture: true }));
+  }
+
+  /** Has those before and after the question in view painted unseen, out of reach of pointer, keyboard and reader. */
+  paintBeside(way) {
+    const looking = this.looking();
+    const at = way.indexOf(looking);
+    const painted = new Set([way[at - 1], looking, way[at + 1]].filter((item) => this.questions.has(item)));
+    this.painted.forEach((item) => this.paint(item, painted.has(item), item !== looking));
+    painted.forEach((item) => this.paint(item, true, item !== looking));
+    this.painted = painted;
+  }
+
+  paint(item, on, unseen) {
+    const question = this.questions.get(item);
+    question.classList.toggle('painted', on);
+    question.inert = on && unseen;
   }
 
   /** While something is drawn or dragged, every frame belongs to that. */

@@ -36,8 +36,10 @@ export class Ledger {
   }
 
   /** Says which cell is that of the question in view. */
-  setCurrent(item, on) {
-    this.cells.get(item).setAttribute('aria-current', String(on));
+  setCurrent(item) {
+    this.cells.get(this.current)?.setAttribute('aria-current', 'false');
+    this.cells.get(item)?.setAttribute('aria-current', 'true');
+    this.current = item;
   }
 
   /** Brings a cell into view; of a long section, only the ten that it is of is open. */

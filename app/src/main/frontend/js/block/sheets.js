@@ -13,6 +13,8 @@ export class Sheets {
     this.panes = panes;
     this.enter = enter;
     this.drawn = new Map();
+    this.unknown = new Set([...questions.keys()].filter((item) => questions.get(item).dataset.unknown));
+    this.asked = new Set();
   }
 
   /** Binds all that are in the page; the sitting must have started. */
@@ -29,26 +31,27 @@ export class Sheets {
   /** Returns what a question says, in small letters; nothing of one that has not come yet. */
   textOf(item) {
     const sheet = this.questions.get(item);
-    sheet.searched ??= sheet.dataset.unknown ? undefined : sheet.textContent.toLocaleLowerCase();
+    sheet.searched ??= this.unknown.has(item) ? undefined : sheet.textContent.toLocaleLowerCase();
     return sheet.searched ?? '';
   }
 
   /**
    * Fetches a question that is not in the page before it is opened, as soon as the server knows that it was. Returns whether
-   * it has come now; not so if it was there or is being fetched already.
+   * it has come now; not so if it is being fetched already.
    */
   async fetch(item) {
-    const sheet = this.questions.get(item);
-    if (!sheet.dataset.unknown || sheet.dataset.unknown === 'asked') {
+    if (this.asked.has(item)) {
       return false;
     }
-    sheet.dataset.unknown = 'asked';
+    this.asked.add(item);
+    const sheet = this.questions.get(item);
     this.sitting.keepLooks();
     for (;;) {
       await this.sitting.sender.drained();
       const answer = await fetch(`${this.sitting.path}/questions/${encodeURIComponent(item)}`).catch(() => undefined);
       if (answer?.ok) {
         sheet.innerHTML = await answer.text();
+        this.unknown.delete(item);
         delete sheet.dataset.unknown;
         this.bind(sheet, item);
         return true;
@@ -60,7 +63,7 @@ export class Sheets {
   draw(question) {
     const sheet = this.questions.get(question.id);
     const entries = JSON.stringify([question.responses, question.playsLeft, question.struck, question.seal, question.entered, question.triesLeft]);
-    if (sheet.dataset.unknown || this.drawn.get(question.id) === entries) {
+    if (this.unknown.has(question.id) || this.drawn.get(question.id) === entries) {
       return;
     }
     this.drawn.set(question.id, entries);

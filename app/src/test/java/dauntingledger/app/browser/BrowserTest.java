@@ -188,8 +188,9 @@ abstract class BrowserTest extends ExamServerTest {
                 .isVisible();
     }
 
+    /** The question in view, when it can be answered. */
     protected Locator question() {
-        return page.locator(".question.open");
+        return page.locator(".question.open:not([inert])");
     }
 
     protected Locator option(int number) {

@@ -197,6 +197,38 @@ class JourneyTest extends BrowserTest {
     }
 
     @Test
+    void onlyTheQuestionInViewIsWithinReach() {
+        enterFirstSection();
+        press("n");
+
+        assertThat(page.locator(".question.painted:not(.open)[inert]")).hasCount(2);
+        assertThat(page.locator(".question.open:not([inert])")).hasAttribute("data-item", "past-moored");
+        assertThat(cell("past-moored")).hasAttribute("aria-current", "true");
+        assertThat(page.locator(".c[aria-current=true]")).hasCount(1);
+    }
+
+    @Test
+    void aPressNeverReachesTheQuestionThatHasJustGoneOutOfView() {
+        enterFirstSection();
+        page.evaluate("""
+                () => {
+                  const option = document.querySelector('.question.open .o');
+                  const press = (element, key) => element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+                  press(document.body, 'n');
+                  option.click();
+                  press(option, ' ');
+                  press(option, 'Enter');
+                }
+                """);
+
+        assertThat(question()).hasAttribute("data-item", "past-moored");
+        assertEntry("goes-first", "–");
+        press("b");
+        assertThat(option(1)).hasAttribute("aria-checked", "false");
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEmpty();
+    }
+
+    @Test
     void showsThatAQuestionGoesOnBelow() {
         enterFirstSection();
         assertThat(page.locator("#below")).isHidden();

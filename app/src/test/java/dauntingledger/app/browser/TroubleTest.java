@@ -26,7 +26,7 @@ class TroubleTest extends BrowserTest {
         page.keyboard().press("1");
         page.keyboard().press("m");
         page.keyboard().press("n");
-        page.locator("[data-item=past-moored] .answer-box").fill("4");
+        question().locator(".answer-box").fill("4");
         page.reload();
         awaitPage("block");
 
