@@ -17,6 +17,9 @@ export class Layout {
   /** Has those before and after the question in view painted unseen, out of reach of pointer, keyboard and reader. */
   paintBeside(way) {
     const looking = this.looking();
+    if (!looking) {
+      return;
+    }
     const at = way.indexOf(looking);
     const painted = new Set([way[at - 1], looking, way[at + 1]].filter((item) => this.questions.has(item)));
     this.painted.forEach((item) => this.paint(item, painted.has(item), item !== looking));
