@@ -94,13 +94,6 @@ export class ClockFace {
     }
   }
 
-  /** Returns for how many milliseconds all that is shown of the time stays true; a second at most. */
-  lasts(room) {
-    const clocks = this.list?.open || this.breakLeft ? room.clocks : [room.biting].filter(Boolean);
-    const counted = [room.stages.find((stage) => stage.id === room.position.at)?.used ?? 0, room.lookingSpent ?? 0];
-    return Math.min(1_000, ...room.biting ? [] : counted.map((spent) => 1_000 - (spent % 1_000)), ...clocks.map(({ left }) => left % 1_000 || 1_000));
-  }
-
   title(clock) {
     return clock.title || this.words.say(`clock.${clock.kind}`);
   }

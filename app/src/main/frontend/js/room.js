@@ -29,7 +29,6 @@ const shownStage = document.body.dataset.stage;
 const cover = document.querySelector('#cover');
 let leaving = false;
 let drawnAt = 0;
-let trueUntil = 0;
 let waiting;
 
 const desk = await import(document.body.dataset.desk);
@@ -63,10 +62,6 @@ document.body.dataset.ready = 'true';
 
 /** Never between a press that turns to another question and its being seen: then what ticks is drawn between two presses. */
 function tick() {
-  drawSaved();
-  if (sitting.clock.now() < trueUntil) {
-    return;
-  }
   if (!block?.turning.on) {
     draw();
   } else if (performance.now() - drawnAt > TURNING_UNDRAWN) {
@@ -79,7 +74,6 @@ function draw() {
   drawnAt = performance.now();
   waiting = undefined;
   const room = sitting.room();
-  trueUntil = room.now + clockFace.lasts(room);
   clockFace.draw(room);
   block?.draw(room);
   arrival?.draw?.(room);

@@ -22,15 +22,12 @@ export class Layout {
     }
     const at = way.indexOf(looking);
     const painted = new Set([way[at - 1], looking, way[at + 1]].filter((item) => this.questions.has(item)));
-    this.painted.forEach((item) => this.paint(item, painted.has(item), item !== looking));
-    painted.forEach((item) => this.paint(item, true, item !== looking));
+    new Set([...this.painted, ...painted]).forEach((item) => {
+      const question = this.questions.get(item);
+      question.classList.toggle('painted', painted.has(item));
+      question.inert = painted.has(item) && item !== looking;
+    });
     this.painted = painted;
-  }
-
-  paint(item, on, unseen) {
-    const question = this.questions.get(item);
-    question.classList.toggle('painted', on);
-    question.inert = on && unseen;
   }
 
   /** While something is drawn or dragged, every frame belongs to that. */

@@ -52,7 +52,6 @@ export class Sheets {
       if (answer?.ok) {
         sheet.innerHTML = await answer.text();
         this.unknown.delete(item);
-        delete sheet.dataset.unknown;
         this.bind(sheet, item);
         return true;
       }

@@ -202,7 +202,7 @@ class JourneyTest extends BrowserTest {
         press("n");
 
         assertThat(page.locator(".question.painted:not(.open)[inert]")).hasCount(2);
-        assertThat(page.locator(".question.open:not([inert])")).hasAttribute("data-item", "past-moored");
+        assertThat(question()).hasAttribute("data-item", "past-moored");
         assertThat(cell("past-moored")).hasAttribute("aria-current", "true");
         assertThat(page.locator(".c[aria-current=true]")).hasCount(1);
     }
