@@ -17,6 +17,7 @@ import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Languages;
+import dauntingledger.rulebook.paper.LateAcceptance;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.Stage;
@@ -81,7 +82,7 @@ final class SideFileReader {
                 .forEach(box -> problems.attempt(box, () -> box(box)).ifPresent(boxes::add));
         Optional<PaperId> id = problems.attempt(root, () -> new PaperId(required(root, "id")));
         Optional<Integer> version = problems.attempt(root, () -> whole(root, "version", required(root, "version")));
-        Optional<Duration> late = problems.attempt(root, () -> span(root, "late-acceptance", Duration.ofMinutes(15)));
+        Optional<LateAcceptance> late = problems.attempt(root, () -> lateAcceptance(root));
         Optional<Paper.ScoreRelease> release =
                 problems.attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
         Optional<Purpose> purpose = problems.attempt(root, this::purpose);
@@ -228,6 +229,12 @@ final class SideFileReader {
 
     private Page page(XmlElement element) {
         return new Page(required(element, "title"), markup.inside(element), element.attribute("audio"));
+    }
+
+    private static LateAcceptance lateAcceptance(XmlElement root) {
+        return new LateAcceptance(
+                span(root, "late-acceptance", LateAcceptance.USUAL.carried()),
+                span(root, "dating-grace", LateAcceptance.USUAL.grace()));
     }
 
     private Languages languages(Map<String, String> folders) {

@@ -7,6 +7,7 @@ import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Entry;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -23,7 +24,29 @@ public final class Chain {
     /** The format that the head of a ledger names. */
     public static final String FORMAT = "daunting-ledger/1";
 
+    /** The most characters that a line of a ledger has, which is what the store can hold. */
+    public static final int MOST_LINE = 65_536;
+
+    private static final int LONGEST_SEQ = 10;
+    private static final int LONGEST_RECEIPT = 160;
+    private static final int DIGEST_LENGTH = 32;
+
     private Chain() {}
+
+    /** Returns whether an entry fits a line of a ledger, with all that the server writes to it on receipt. */
+    public static boolean fits(Entry entry) {
+        return CanonicalJson.write(EntryCodec.toPlain(entry)).length() <= MOST_LINE - LONGEST_SEQ - LONGEST_RECEIPT;
+    }
+
+    /**
+     * Returns what announces an entry that waits to be sent: the first half of the SHA-256 of what its browser made, in
+     * hexadecimal digits.
+     */
+    public static String digest(Entry entry) {
+        Map<String, Object> made = EntryCodec.toPlain(entry);
+        made.keySet().removeAll(List.of("received", "heard", "formerSeat"));
+        return Hash.of(CanonicalJson.write(made)).hex().substring(0, DIGEST_LENGTH);
+    }
 
     /**
      * Returns the head of a ledger as plain values.

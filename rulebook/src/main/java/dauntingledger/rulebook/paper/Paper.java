@@ -17,7 +17,7 @@ import java.util.stream.Stream;
  * @param version 1 or more
  * @param route the stages in order; the last, and only the last, is a {@link Stage.HandIn}
  * @param boxes the time limits; of any two, either one contains the other or they have no stage in common
- * @param lateAcceptance how long after an entry was made it may reach the server and still count by itself
+ * @param lateAcceptance how far a claim about the time at which something was done is believed
  * @param scoreRelease when the candidate may see the score
  * @param languages the languages it can be read in
  * @param conduct the rules that belong to no single stage
@@ -28,7 +28,7 @@ public record Paper(
         String title,
         List<Stage> route,
         List<TimeBox> boxes,
-        Duration lateAcceptance,
+        LateAcceptance lateAcceptance,
         ScoreRelease scoreRelease,
         Languages languages,
         Conduct conduct) {

@@ -19,27 +19,37 @@ final class PaperCheck {
     private final Set<SectionId> sections = new HashSet<>();
     private final Set<ItemSetId> sets = new HashSet<>();
 
+    private static final Duration LONGEST_GRACE = Duration.ofMinutes(1);
+
     private PaperCheck() {}
 
     static List<Finding> findings(
             int version,
             List<Stage> route,
             List<TimeBox> boxes,
-            Duration lateAcceptance,
+            LateAcceptance lateAcceptance,
             Languages languages,
             Conduct conduct) {
         PaperCheck check = new PaperCheck();
         check.require(version >= 1, "paper", "version must be 1 or more, but was " + version);
         check.require(
-                !lateAcceptance.isNegative() && lateAcceptance.compareTo(Findings.LONGEST) <= 0,
+                isFrom0To(Findings.LONGEST, lateAcceptance.carried()),
                 "paper",
-                "late acceptance must be 0 to 24 hours, but was " + lateAcceptance);
+                "late acceptance must be 0 to 24 hours, but was " + lateAcceptance.carried());
+        check.require(
+                isFrom0To(LONGEST_GRACE, lateAcceptance.grace()),
+                "paper",
+                "the grace for dating must be 0 to 60 seconds, but was " + lateAcceptance.grace());
         check.languages(languages, route);
         check.route(route);
         check.boxes(route, boxes);
         check.conduct.conduct(conduct, route);
         check.conduct.end(route, boxes);
         return check.findings.found();
+    }
+
+    private static boolean isFrom0To(Duration most, Duration span) {
+        return !span.isNegative() && span.compareTo(most) <= 0;
     }
 
     private void route(List<Stage> route) {

@@ -41,8 +41,13 @@ public final class CanonicalJson {
         }
     }
 
+    /** Returns whether a number can be written: it is at most 2^53 - 1 in magnitude. */
+    static boolean isSafe(long number) {
+        return number >= -MAX_SAFE_INTEGER && number <= MAX_SAFE_INTEGER;
+    }
+
     private static long requireSafe(long number) {
-        if (Math.abs(number) > MAX_SAFE_INTEGER) {
+        if (!isSafe(number)) {
             throw new IllegalArgumentException("a number must be at most 2^53 - 1 in magnitude, but was " + number);
         }
         return number;

@@ -8,6 +8,7 @@ import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
@@ -18,6 +19,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -40,6 +42,10 @@ public final class EntryCodec {
         plain.put("by", PlainNames.name(entry.act().actor()));
         plain.put("at", entry.atMillis());
         plain.put("received", entry.receivedMillis());
+        if (entry.heardMillis() != Entry.UNHEARD) {
+            plain.put("heard", entry.heardMillis());
+        }
+        entry.formerSeat().ifPresent(seat -> plain.put("formerSeat", seat));
         return plain;
     }
 
@@ -57,7 +63,15 @@ public final class EntryCodec {
         }
         long at = members.whole("at");
         long received = members.has("received") ? members.whole("received") : at;
-        return new Entry(members.read("id", EntryId::new), at, received, act);
+        long heard = members.has("heard") ? members.whole("heard") : Entry.UNHEARD;
+        Optional<String> formerSeat =
+                members.has("formerSeat") ? Optional.of(members.text("formerSeat")) : Optional.empty();
+        EntryId id = members.read("id", EntryId::new);
+        try {
+            return new Entry(id, at, received, heard, formerSeat, act);
+        } catch (IllegalArgumentException e) {
+            throw new MalformedDataException(String.valueOf(e.getMessage()), e);
+        }
     }
 
     private static Act act(Members from) {
@@ -114,6 +128,8 @@ public final class EntryCodec {
             case Act.AnswerEntered a -> "answer-entered";
             case Act.SurveyAnswered a -> "survey-answered";
             case Act.TermsFixed a -> "terms-fixed";
+            case Act.ReceiptGiven a -> "receipt-given";
+            case Act.HeldDecided a -> "held-decided";
             case Act.TimeGranted a -> "time-granted";
             case Act.Paused a -> "paused";
             case Act.Resumed a -> "resumed";
@@ -172,7 +188,15 @@ public final class EntryCodec {
                 plain.put("accommodations", AccommodationsCodec.toPlain(a.accommodations()));
             }
             case Act.StageRanOut a -> plain.put("stage", a.stage().value());
-            case Act.SeatTaken a -> plain.put("seat", a.seat());
+            case Act.SeatTaken a -> {
+                plain.put("seat", a.seat());
+                a.replaces().ifPresent(former -> plain.put("replaces", former));
+            }
+            case Act.HeldDecided a -> {
+                plain.put("held", a.held().value());
+                plain.put("counts", a.counts());
+                plain.put("person", a.person());
+            }
             case Act.TimeGranted a -> {
                 plain.put("box", a.box().value());
                 plain.put("extra", a.extra().toMillis());
@@ -186,6 +210,7 @@ public final class EntryCodec {
                 plain.put("person", a.person());
                 plain.put("words", a.words());
             }
+            case Act.ReceiptGiven none -> {}
             case Act.HelpWithdrawn none -> {}
             case Act.InstructionsReopened none -> {}
             case Act.HandedIn none -> {}
@@ -277,7 +302,19 @@ public final class EntryCodec {
         readers.put("marked", from -> new Act.Marked(item(from)));
         readers.put("unmarked", from -> new Act.Unmarked(item(from)));
         readers.put("stage-ran-out", from -> new Act.StageRanOut(stage(from)));
-        readers.put("seat-taken", from -> new Act.SeatTaken(from.text("seat")));
+        readers.put(
+                "seat-taken",
+                from -> new Act.SeatTaken(
+                        from.text("seat"),
+                        from.has("replaces") ? Optional.of(from.text("replaces")) : Optional.empty()));
+        readers.put("receipt-given", from -> new Act.ReceiptGiven());
+        readers.put(
+                "held-decided",
+                from -> new Act.HeldDecided(
+                        from.read("held", EntryId::new),
+                        from.truth("counts"),
+                        from.text("person"),
+                        PlainNames.read(from, "by", Actor.values())));
         readers.put("time-granted", from -> new Act.TimeGranted(from.read("box", BoxId::new), from.millis("extra")));
         ToolCodec.READERS.forEach((kind, reader) -> readers.put(kind, from -> new Act.ToolUsed(reader.apply(from))));
         readers.put(

@@ -39,15 +39,19 @@ final class Members {
         return text;
     }
 
+    /** Reads a whole number of at most 2^53 - 1 in magnitude: what JSON carries exactly and a ledger's line can hold. */
     long whole(String name) {
-        Object value = object.member(name);
-        if (value instanceof Long number) {
-            return number;
-        }
+        return whole(name, object.member(name));
+    }
+
+    private long whole(String name, @Nullable Object value) {
         if (value instanceof Integer number) {
             return number;
         }
-        throw unexpected(name, "a whole number", value);
+        if (value instanceof Long number && CanonicalJson.isSafe(number)) {
+            return number;
+        }
+        throw unexpected(name, "a whole number of at most 2^53 - 1 in magnitude", value);
     }
 
     int count(String name) {
@@ -129,10 +133,7 @@ final class Members {
     List<Long> wholes(String name) {
         List<Long> wholes = new ArrayList<>();
         for (Object element : elements(name)) {
-            if (!(element instanceof Number number)) {
-                throw unexpected(name, "a list of whole numbers", element);
-            }
-            wholes.add(number.longValue());
+            wholes.add(whole(name, element));
         }
         return wholes;
     }

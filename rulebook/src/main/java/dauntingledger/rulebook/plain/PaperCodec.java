@@ -8,6 +8,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.Languages;
+import dauntingledger.rulebook.paper.LateAcceptance;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.Section;
@@ -37,7 +38,8 @@ public final class PaperCodec {
         plain.put("title", paper.title());
         plain.put("route", map(paper.route(), PaperCodec::stage));
         plain.put("boxes", map(paper.boxes(), PaperCodec::box));
-        plain.put("lateAcceptance", paper.lateAcceptance().toMillis());
+        plain.put("lateAcceptance", paper.lateAcceptance().carried().toMillis());
+        plain.put("datingGrace", paper.lateAcceptance().grace().toMillis());
         plain.put("scoreRelease", PlainNames.name(paper.scoreRelease()));
         plain.put("languages", paper.languages().tags());
         plain.put("switching", paper.languages().switching());
@@ -59,7 +61,7 @@ public final class PaperCodec {
                 from.text("title"),
                 from.list("route", PaperCodec::stage),
                 from.list("boxes", PaperCodec::box),
-                from.millis("lateAcceptance"),
+                new LateAcceptance(from.millis("lateAcceptance"), from.millis("datingGrace")),
                 PlainNames.read(from, "scoreRelease", Paper.ScoreRelease.values()),
                 new Languages(from.texts("languages"), from.truth("switching")),
                 ConductCodec.conduct(from.object("conduct")));

@@ -15,6 +15,8 @@ import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Something that can be done in a sitting. Each kind belongs to one actor. */
 public sealed interface Act {
@@ -193,6 +195,9 @@ public sealed interface Act {
             if (chosen.isEmpty() == (subset == Subset.CHOSEN)) {
                 throw new IllegalArgumentException("questions are named for a walk through chosen ones, and only then");
             }
+            if (Set.copyOf(chosen).size() < chosen.size()) {
+                throw new IllegalArgumentException("a question can be chosen for a walk only once");
+            }
         }
 
         public WalkBegun(Subset subset) {
@@ -331,15 +336,53 @@ public sealed interface Act {
      * Records that the sitting is written from another window from now on.
      *
      * @param seat what the server calls that window
+     * @param replaces the seat whose place it takes, if there was one
      */
-    record SeatTaken(String seat) implements Act {
+    record SeatTaken(String seat, Optional<String> replaces) implements Act {
+        public static final int MOST_SEAT = 64;
+
         public SeatTaken {
             requireNonNull(seat, "seat");
+            requireAtMost(MOST_SEAT, "the seat", seat);
+            replaces.ifPresent(former -> requireAtMost(MOST_SEAT, "the former seat", former));
+        }
+
+        /** Makes the first seat of a sitting. */
+        public SeatTaken(String seat) {
+            this(seat, Optional.empty());
         }
 
         @Override
         public Actor actor() {
             return Actor.CLOCK;
+        }
+    }
+
+    /**
+     * Records that the candidate was shown the receipt, and with it what the paper releases of score and key. What the
+     * candidate's browser sends from then on does not count by itself.
+     */
+    record ReceiptGiven() implements Act {
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
+        }
+    }
+
+    /**
+     * Decides whether an entry counts that is held.
+     *
+     * @param person who decided
+     * @param actor in which office: invigilator or exam office
+     */
+    record HeldDecided(EntryId held, boolean counts, String person, Actor actor) implements Act {
+        public HeldDecided {
+            requireNonNull(held, "held");
+            requireAtMost(ByPerson.MOST_NAME, "the name", person);
+            if (actor != Actor.INVIGILATOR && actor != Actor.OFFICE) {
+                throw new IllegalArgumentException(
+                        "held entries are decided by the invigilator or the exam office, not by " + actor);
+            }
         }
     }
 

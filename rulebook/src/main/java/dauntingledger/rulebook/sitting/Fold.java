@@ -197,6 +197,8 @@ final class Fold {
             case Act.SignedInAgain signedIn -> breaks.signedIn();
             case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
             case Act.TermsFixed fixed -> {}
+            case Act.ReceiptGiven given -> {}
+            case Act.HeldDecided decided -> {}
             case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.TimeGranted granted -> {

@@ -7,7 +7,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -18,21 +21,21 @@ public final class Ledger {
 
     /*
      * Entries are folded in the order in which they were made, which is nearly always the order in which they were
-     * received: then a further entry extends the sitting. Only an entry that was carried past a later one (a browser
-     * was offline while the invigilator granted time) makes the whole ledger fold again.
+     * received: then a further entry extends the sitting. An entry that was carried past a later one (a browser was
+     * offline while the invigilator granted time) is put in its place, and the ledger is folded again from there; the
+     * milestones keep that from beginning at the first entry.
      *
-     * Two kinds of carried entry are kept without counting, for a person to decide: those carried for longer than the
-     * paper accepts, and those dated before a step on the route that the candidate is known to have taken since. The
-     * second rule closes the way back into a closed section through a wrong date.
+     * What is believed of a browser's claim about time is decided by the Belief, from what stands in the ledger alone.
+     * An entry that it does not believe is held: it stands in the ledger without counting until a person decides.
      */
 
     private final Sitting start;
-    private final long lateAcceptance;
+    private final Belief belief;
     private final List<Entry> entries = new ArrayList<>();
     private final Set<EntryId> ids = new HashSet<>();
     private final List<Entry> counting = new ArrayList<>();
-    private final List<Refusal> held = new ArrayList<>();
-    private long lastStep = Long.MIN_VALUE;
+    private final Map<EntryId, Held> held = new LinkedHashMap<>();
+    private final Milestones milestones;
     private Sitting sitting;
 
     /** Makes an empty ledger of a sitting that can be come to at any time. */
@@ -42,18 +45,39 @@ public final class Ledger {
 
     public Ledger(Paper paper, Window window) {
         this.start = Sitting.of(requireNonNull(paper, "paper"), window);
-        this.lateAcceptance = paper.lateAcceptance().toMillis();
+        this.belief = new Belief(paper.lateAcceptance());
+        this.milestones = new Milestones(start);
         this.sitting = start;
     }
 
     /** Returns a ledger of {@code paper} with {@code entries} in the order they were received. */
     public static Ledger of(Paper paper, Window window, List<Entry> entries) {
         Ledger ledger = new Ledger(paper, window);
-        for (Entry entry : entries) {
-            ledger.keep(entry, ledger.isHeld(entry));
+        int read = 0;
+        while (read < entries.size() && ledger.readUnfolded(entries.get(read))) {
+            read++;
         }
-        ledger.sitting = ledger.start.after(ledger.counting);
+        ledger.sitting = ledger.milestones.along(ledger.counting);
+        entries.subList(read, entries.size()).forEach(ledger::read);
         return ledger;
+    }
+
+    /** Takes an entry of a stored ledger without folding it, if none is held so far: then it must have counted. */
+    private boolean readUnfolded(Entry entry) {
+        if (belief.doubt(entry).isPresent() || entry.act() instanceof Act.HeldDecided) {
+            return false;
+        }
+        keep(entry, true);
+        counting.add(placeOf(entry), entry);
+        return true;
+    }
+
+    /** Takes an entry of a stored ledger; one that the rules refuse today stands among the refusals of the sitting. */
+    private void read(Entry entry) {
+        if (!enter(entry).isPermitted() && !has(entry.id())) {
+            keep(entry, true);
+            insert(entry);
+        }
     }
 
     public List<Entry> entries() {
@@ -79,9 +103,19 @@ public final class Ledger {
         return Timeline.of(start.paper(), start.window(), counting, now);
     }
 
-    /** Returns the entries that are kept without counting. */
-    public List<Refusal> held() {
-        return Collections.unmodifiableList(held);
+    /** Returns the entries that do not count by themselves, in the order they were received. */
+    public List<Held> held() {
+        return List.copyOf(held.values());
+    }
+
+    /** Returns an entry that does not count by itself, if this is one. */
+    public Optional<Held> held(EntryId id) {
+        return Optional.ofNullable(held.get(id));
+    }
+
+    /** Returns whether the receipt was given out and nobody has let the candidate in again since. */
+    public boolean isReceiptGiven() {
+        return belief.isReceiptGiven();
     }
 
     /**
@@ -93,48 +127,89 @@ public final class Ledger {
         if (has(entry.id())) {
             throw new IllegalArgumentException("the ledger has an entry " + entry.id() + " already");
         }
-        if (isHeld(entry)) {
-            keep(entry, true);
-            return Verdict.HELD_FOR_DECISION;
+        if (entry.act() instanceof Act.HeldDecided decided) {
+            return decide(entry, decided);
         }
-        return entry.atMillis() < sitting.nowMillis() ? enterCarried(entry) : enterNext(entry);
+        Optional<Held.Reason> doubt = belief.doubt(entry);
+        if (doubt.isPresent()) {
+            return hold(entry, doubt.get());
+        }
+        Verdict verdict = entry.atMillis() < sitting.nowMillis() ? enterCarried(entry) : enterNext(entry);
+        return !verdict.isPermitted() && mayRestOnHeld(entry) ? hold(entry, Held.Reason.RESTS_ON_HELD) : verdict;
+    }
+
+    private Verdict hold(Entry entry, Held.Reason reason) {
+        keep(entry, false);
+        held.put(entry.id(), new Held(entry, reason, Optional.empty()));
+        return Verdict.HELD_FOR_DECISION;
+    }
+
+    private boolean mayRestOnHeld(Entry entry) {
+        return entry.isFromABrowser() && held.values().stream().anyMatch(Held::waits);
+    }
+
+    private Verdict decide(Entry entry, Act.HeldDecided decided) {
+        Held before = held.get(decided.held());
+        if (before == null) {
+            return Verdict.NOTHING_TO_DECIDE;
+        }
+        if (before.decision()
+                .filter(decision -> decision.counts() == decided.counts())
+                .isPresent()) {
+            return Verdict.ALREADY_SO;
+        }
+        keep(entry, true);
+        held.put(decided.held(), before.decided(decided));
+        insert(entry);
+        if (decided.counts()) {
+            insert(before.entry());
+        } else if (before.counts()) {
+            int place = counting.indexOf(before.entry());
+            counting.remove(place);
+            foldFrom(place);
+        }
+        return Verdict.PERMITTED;
     }
 
     private Verdict enterNext(Entry entry) {
         Sitting.Step step = sitting.step(entry);
         if (step.verdict().isPermitted()) {
-            keep(entry, false);
+            keep(entry, true);
+            counting.add(entry);
             sitting = step.sitting();
+            milestones.reached(counting.size(), sitting);
         }
         return step.verdict();
     }
 
     private Verdict enterCarried(Entry entry) {
-        Sitting before = start.after(counting.subList(0, placeOf(entry)));
-        Verdict verdict = before.step(entry).verdict();
-        if (verdict.isPermitted()) {
-            keep(entry, false);
-            sitting = start.after(counting);
+        int place = placeOf(entry);
+        Sitting.Step step = milestones.before(place, counting).step(entry);
+        if (step.verdict().isPermitted()) {
+            keep(entry, true);
+            counting.add(place, entry);
+            milestones.forgetFrom(place);
+            sitting = step.sitting().after(counting.subList(place + 1, counting.size()));
         }
-        return verdict;
+        return step.verdict();
     }
 
-    private void keep(Entry entry, boolean hold) {
+    /** Puts an entry where it was made, whatever the rules say of it, and folds what comes from there. */
+    private void insert(Entry entry) {
+        int place = placeOf(entry);
+        counting.add(place, entry);
+        foldFrom(place);
+    }
+
+    private void foldFrom(int place) {
+        milestones.forgetFrom(place);
+        sitting = milestones.before(counting.size(), counting);
+    }
+
+    private void keep(Entry entry, boolean counts) {
         ids.add(entry.id());
         entries.add(entry);
-        if (hold) {
-            held.add(new Refusal(entry.id(), Verdict.HELD_FOR_DECISION));
-            return;
-        }
-        counting.add(placeOf(entry), entry);
-        if (entry.act() instanceof Act.OnRoute) {
-            lastStep = Math.max(lastStep, entry.atMillis());
-        }
-    }
-
-    private boolean isHeld(Entry entry) {
-        return entry.act().actor() == Actor.CANDIDATE
-                && (entry.atMillis() < lastStep || entry.carriedMillis() > lateAcceptance);
+        belief.learn(entry, counts);
     }
 
     /** Returns where an entry stands among those that count: after all that were made by then. */

@@ -51,6 +51,8 @@ final class Permission {
             case Act.Reopened reopened -> reopened(reopened.stage());
             case Act.StageRanOut ranOut -> ranOut(ranOut.stage());
             case Act.SeatTaken taken -> isOver() ? Verdict.SITTING_OVER : Verdict.PERMITTED;
+            case Act.ReceiptGiven given -> isOver() ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
+            case Act.HeldDecided decided -> Verdict.PERMITTED;
             case Act.TimeGranted granted -> granted(granted);
             case Act.Paused pause ->
                 isOver() ? Verdict.SITTING_OVER : fold.paused ? Verdict.ALREADY_SO : Verdict.PERMITTED;
@@ -247,6 +249,9 @@ final class Permission {
 
     private Verdict walk(Act.WalkBegun begun) {
         Verdict verdict = inBlock();
+        if (verdict.isPermitted() && begun.chosen().stream().anyMatch(item -> fold.index.indexOf(item) < 0)) {
+            return Verdict.UNKNOWN_QUESTION;
+        }
         return verdict.isPermitted()
                         && fold.sheets
                                 .qualifying(begun, fold.position.index(fold.index.stages()))

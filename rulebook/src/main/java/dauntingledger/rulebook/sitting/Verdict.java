@@ -92,7 +92,11 @@ public enum Verdict {
     NOTHING_TO_WALK,
     /** It is so already. */
     ALREADY_SO,
-    /** The entry was carried for longer than the paper accepts; a person decides about it. */
+    /** No entry with this id is held. */
+    NOTHING_TO_DECIDE,
+    /** The ledger holds as many entries as it may. */
+    LEDGER_FULL,
+    /** What the browser says about its time is not believed as it stands; a person decides about the entry. */
     HELD_FOR_DECISION;
 
     public boolean isPermitted() {

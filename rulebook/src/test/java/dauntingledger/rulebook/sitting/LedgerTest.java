@@ -44,7 +44,7 @@ class LedgerTest {
 
         assertThat(ledger.enter(carried)).isEqualTo(Verdict.HELD_FOR_DECISION);
         assertThat(ledger.entries()).contains(carried);
-        assertThat(ledger.held()).extracting(Refusal::entry).containsExactly(carried.id());
+        assertThat(ledger.held()).extracting(Held::entry).containsExactly(carried);
         assertThat(desk.afterMinutes(17).question("q1").label()).isEmpty();
     }
 

@@ -12,6 +12,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.Languages;
+import dauntingledger.rulebook.paper.LateAcceptance;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
@@ -98,7 +99,7 @@ public final class SamplePapers {
                         block("one", single("q1")),
                         handIn()),
                 List.of(box("one", 20, "one", "one")),
-                Duration.ofMinutes(15),
+                LateAcceptance.USUAL,
                 Paper.ScoreRelease.LATER,
                 new Languages(List.of("en", "de"), true),
                 Conduct.PLAIN);
@@ -115,7 +116,7 @@ public final class SamplePapers {
                 "A sample",
                 route,
                 boxes,
-                Duration.ofMinutes(15),
+                LateAcceptance.USUAL,
                 Paper.ScoreRelease.AT_ONCE,
                 new Languages(List.of("en"), false),
                 Conduct.PLAIN);
