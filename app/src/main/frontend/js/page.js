@@ -3,6 +3,7 @@
 import Alpine from '@alpinejs/csp';
 import { displayPanel } from './display.js';
 import { bindKeypads } from './keypad.js';
+import { forgetLeft } from './leftovers.js';
 
 Alpine.data('displayPanel', displayPanel);
 Alpine.data('pinField', () => ({
@@ -16,8 +17,8 @@ Alpine.data('pinField', () => ({
 }));
 Alpine.start();
 
-if (document.body.dataset.forget === 'rooms' && 'caches' in window) {
-  caches.delete('ledger-rooms');
+if (document.body.dataset.forget) {
+  forgetLeft();
 }
 
 bindKeypads();

@@ -196,6 +196,14 @@ function given() {
   return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 
+/** Keeps this page for offline, but not one that stands before the room while entries wait to be sent. */
+async function keepPage() {
+  const page = await fetch(location.pathname);
+  if (page.ok && page.headers.get('Ledger-Keep')) {
+    await (await caches.open('ledger-rooms')).put(location.pathname, page);
+  }
+}
+
 /** Lets the service worker keep this page and its parts, also on the visit that installs it; a network that fails meanwhile only delays it. */
 async function keepForOffline() {
   const workers = navigator.serviceWorker;
@@ -209,7 +217,7 @@ async function keepForOffline() {
       if (!comesThroughWorker) {
         const parts = performance.getEntriesByType('resource').map((part) => part.name).filter((name) => name.includes('/assets/'));
         await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
-        await (await caches.open('ledger-rooms')).add(location.pathname);
+        await keepPage();
       }
       return;
     } catch {

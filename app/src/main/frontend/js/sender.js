@@ -8,12 +8,18 @@ const LONGEST_WAIT = 15_000;
 const MOST_AT_ONCE = 200;
 /** The server takes twice as much; drawings and worksheets make long entries. */
 const MOST_BYTES = 128 * 1024;
+/** How many waiting entries can be announced to the server. */
+const MOST_ANNOUNCED = 4_000;
 const utf8 = new TextEncoder();
+
+/** Answers after which the same batch may well be taken: too many requests, signed out, no token yet. */
+const TRY_AGAIN = new Set([401, 403, 408, 425, 429]);
+const MOVED = 409;
 
 export class Sender {
   /**
-   * @param hooks `seat()` names this window, `answered(results)` takes the server's results,
-   *   `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending
+   * @param hooks `seat()` returns what names this window, `digest(entry)` what announces an entry, `answered(results)` takes the
+   *   server's results, `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending
    */
   constructor(path, clock, hooks) {
     this.path = path;
@@ -23,13 +29,14 @@ export class Sender {
     this.state = 'idle';
     this.wait = FIRST_WAIT;
     this.idle = [];
+    this.most = MOST_AT_ONCE;
     addEventListener('online', () => this.poke());
   }
 
   /** Takes entries that wait to be sent; the oldest first. */
   add(entries) {
     for (const entry of entries) {
-      this.waiting.push({ entry, since: performance.now() });
+      this.waiting.push({ entry, since: performance.now(), announced: false });
     }
     this.poke();
   }
@@ -50,6 +57,16 @@ export class Sender {
       : new Promise((resolve) => this.idle.push(resolve));
   }
 
+  /** Tells the server every so often that this window is there, while nothing is to be sent. */
+  beat(every) {
+    setInterval(() => {
+      if (this.state === 'idle' && !this.waiting.length) {
+        this.state = 'sending';
+        this.send();
+      }
+    }, every);
+  }
+
   poke() {
     if (this.state === 'retrying') {
       clearTimeout(this.timer);
@@ -58,15 +75,17 @@ export class Sender {
     if (this.state === 'idle' && this.waiting.length) {
       this.state = 'sending';
       setTimeout(() => this.send(), GATHER);
+    } else if (this.state === 'idle') {
+      this.rested();
     }
     this.hooks.changed();
   }
 
-  /** Returns the oldest entries that go together, at least one. */
+  /** Returns the oldest entries that go together, at least one if any waits. */
   batch() {
     const batch = [];
     let bytes = 0;
-    for (const line of this.waiting.slice(0, MOST_AT_ONCE)) {
+    for (const line of this.waiting.slice(0, this.most)) {
       bytes += utf8.encode(JSON.stringify(line.entry)).length;
       if (batch.length && bytes > MOST_BYTES) {
         break;
@@ -78,28 +97,65 @@ export class Sender {
 
   async send() {
     const batch = this.batch();
+    const behind = this.waiting.slice(batch.length, MOST_ANNOUNCED).filter((line) => !line.announced);
     const askedAt = performance.now();
     try {
-      const answer = await post(this.path, { seat: this.hooks.seat(), entries: batch.map((line) => line.entry) });
+      const answer = await post(this.path, {
+        ...this.hooks.seat(),
+        entries: batch.map((line) => line.entry),
+        ...(behind.length && { waiting: behind.map((line) => this.hooks.digest(line.entry)) }),
+      });
       this.clock.learn(answer.now, askedAt);
-      this.waiting.splice(0, batch.length);
-      this.wait = FIRST_WAIT;
+      behind.forEach((line) => {
+        line.announced = true;
+      });
+      this.most = MOST_AT_ONCE;
+      this.taken(batch, answer.results);
       this.state = 'idle';
-      this.hooks.answered(answer.results);
-      if (!this.waiting.length) {
-        this.idle.splice(0).forEach((resolve) => resolve());
-      }
+      this.rested();
       this.poke();
     } catch (error) {
-      this.failed(error);
+      this.failed(error, batch);
     }
   }
 
-  failed(error) {
+  taken(batch, results) {
+    this.waiting.splice(0, batch.length);
+    this.wait = FIRST_WAIT;
+    if (batch.length) {
+      this.hooks.answered(results);
+    }
+  }
+
+  rested() {
+    if (!this.waiting.length) {
+      this.idle.splice(0).forEach((resolve) => resolve());
+    }
+  }
+
+  /**
+   * Tries again what the server may take later. What it can never take is found by sending less and less at once, and
+   * left out, so that nothing behind it waits for ever.
+   */
+  failed(error, batch) {
     const status = error instanceof Refused ? error.status : 0;
     const signedOut = status === 401 || status === 403;
-    if (status >= 400 && status < 500 && status !== 429 && !signedOut) {
+    if (status === MOVED) {
+      if (error.body?.results) {
+        this.taken(batch, error.body.results);
+      }
       this.state = 'stopped';
+    } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length > 1) {
+      this.most = Math.ceil(batch.length / 2);
+      this.state = 'idle';
+      this.poke();
+      return;
+    } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length === 1) {
+      this.taken(batch, [{ id: batch[0].entry.id, status: 'refused', verdict: `server-${status}` }]);
+      this.state = 'idle';
+      this.rested();
+      this.poke();
+      return;
     } else if (this.state !== 'stopped') {
       this.state = 'retrying';
       this.wait = signedOut ? LONGEST_WAIT : Math.min(this.wait * 2, LONGEST_WAIT);

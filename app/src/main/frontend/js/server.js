@@ -1,8 +1,10 @@
 // Talks to the server about one sitting.
 export class Refused extends Error {
-  constructor(status) {
+  /** @param body what the server said, if it was JSON */
+  constructor(status, body) {
     super(`the server answered ${status}`);
     this.status = status;
+    this.body = body;
   }
 }
 
@@ -25,7 +27,7 @@ export async function send(path, blob) {
     signal: AbortSignal.timeout(15_000),
   });
   if (!response.ok) {
-    throw new Refused(response.status);
+    throw new Refused(response.status, await response.json().catch(() => undefined));
   }
   return response.json();
 }

@@ -1,6 +1,8 @@
 // Keeps the room's page and what it is made of, so that a reload without a network comes back.
 const ASSETS = 'ledger-assets';
 const ROOMS = 'ledger-rooms';
+/** The server gives nothing new out while entries wait in this browser. */
+const TOO_EARLY = 425;
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -13,7 +15,7 @@ self.addEventListener('fetch', (event) => {
   if (url.pathname.startsWith('/assets/')) {
     event.respondWith(fromCacheFirst(event.request));
   } else if (/^\/sittings\/\d+\/exhibits\/[^/]+$/.test(url.pathname)) {
-    event.respondWith(fromNetworkFirst(event.request));
+    event.respondWith(fromNetworkFirst(event.request, (answer) => answer.status !== TOO_EARLY));
   } else if (event.request.mode === 'navigate' && /^\/sittings\/\d+$/.test(url.pathname)) {
     event.respondWith(fromNetworkFirst(event.request));
   }
@@ -32,14 +34,15 @@ async function fromCacheFirst(request) {
   return response;
 }
 
-async function fromNetworkFirst(request) {
+/** @param stands whether an answer of the server is to be shown; else what was kept is, if anything */
+async function fromNetworkFirst(request, stands = () => true) {
   const cache = await caches.open(ROOMS);
   try {
     const response = await fetch(request);
-    if (response.ok && !response.redirected) {
+    if (response.ok && !response.redirected && (request.mode !== 'navigate' || response.headers.get('Ledger-Keep'))) {
       await cache.put(request, response.clone());
     }
-    return response;
+    return stands(response) ? response : (await cache.match(request)) ?? response;
   } catch (offline) {
     const kept = await cache.match(request);
     if (kept) {

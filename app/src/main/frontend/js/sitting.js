@@ -1,6 +1,7 @@
 // One sitting in this window: the rulebook's desk, the journal, the sender and the clock, held together.
+import { digest } from './digest.js';
 import { ExamClock } from './examclock.js';
-import { MemoryJournal, openJournal } from './journal.js';
+import { MemoryJournal, openJournal, sayWaiting } from './journal.js';
 import { Sender } from './sender.js';
 import { post, Refused } from './server.js';
 
@@ -15,6 +16,7 @@ export class Sitting {
     this.module = desk;
     this.hooks = hooks;
     this.path = `/sittings/${data.sitting}`;
+    this.seatKey = `ledger-seat-${data.sitting}`;
     this.clock = new ExamClock(Math.max(data.now, Date.now() + Number(localStorage.getItem(SKEW) ?? -Infinity)));
     this.lastEntered = data.entries.at(-1)?.received;
     this.changed = new Map();
@@ -25,21 +27,43 @@ export class Sitting {
   async start() {
     this.journal = await openJournal(this.data.sitting).catch(() => new MemoryJournal());
     const kept = await this.journal.all();
+    [this.seat, this.token] = (sessionStorage.getItem(this.seatKey) ?? ' ').split(' ');
     const known = new Set(this.data.entries.map((entry) => entry.id));
     const own = kept.filter((line) => !known.has(line.entry.id) && (line.state === 'waiting' || line.state === 'entered'));
     this.entries = [...this.data.entries, ...own.map((line) => line.entry)];
     this.desk = this.module.open(this.data.paper, this.data.window, this.entries);
     this.sender = new Sender(`${this.path}/entries`, this.clock, {
-      seat: () => this.seat,
+      seat: () => ({ seat: this.seat }),
+      digest: (entry) => digest(this.module, entry),
       answered: (results) => this.answered(results),
-      changed: () => this.hooks.changed(),
+      changed: () => this.waitingChanged(),
       stopped: (status) => this.stopped(status),
     });
     await this.journal.settle(new Map(kept.filter((line) => known.has(line.entry.id)).map((line) => [line.entry.id, 'entered'])));
     const waiting = own.filter((line) => line.state === 'waiting').map((line) => line.entry);
     await this.takeSeat();
-    this.sender.add(waiting);
+    this.sender.add([...waiting, ...await this.madeMeanwhile(kept)]);
+    this.sender.beat(this.data.heartbeat);
     this.synchronise();
+  }
+
+  /** Returns what an older window of this browser has written down until it heard that this one took its place. */
+  async madeMeanwhile(before) {
+    const ids = new Set(before.map((line) => line.entry.id));
+    const since = (await this.journal.all()).filter((line) => line.state === 'waiting' && !ids.has(line.entry.id));
+    since.forEach(({ entry }) => this.desk.enter(entry));
+    this.entries.push(...since.map((line) => line.entry));
+    return since.map((line) => line.entry);
+  }
+
+  /** The server is told with each request whether entries wait here. */
+  waitingChanged() {
+    const waits = this.sender?.count > 0;
+    if (waits !== this.waits) {
+      this.waits = waits;
+      sayWaiting(this.data.sitting, waits);
+    }
+    this.hooks.changed();
   }
 
   /** Enters an act of the candidate, or says why it is not permitted. Returns whether it was. */
@@ -62,7 +86,7 @@ export class Sitting {
   }
 
   keep(entries) {
-    this.journal.add(entries).catch(() => this.hooks.unkept());
+    this.journal.add(entries, { seat: this.seat, token: this.token }).catch(() => this.hooks.unkept());
     this.sender.add(entries);
   }
 
@@ -112,8 +136,10 @@ export class Sitting {
     localStorage.setItem(SKEW, String(this.clock.now() - Date.now()));
     const lost = results.filter((result) => result.status !== 'entered');
     if (lost.length) {
-      const without = new Set(lost.map((result) => result.id));
-      this.entries = this.entries.filter((entry) => !without.has(entry.id));
+      const now = new Map(lost.map((result) => [result.id, result.line]));
+      this.entries = this.entries
+        .map((entry) => (now.has(entry.id) ? { ...now.get(entry.id) } : entry))
+        .filter((entry) => entry.id);
       this.desk = this.module.open(this.data.paper, this.data.window, this.entries);
       this.hooks.refused(lost[0].verdict);
     }
@@ -141,9 +167,7 @@ export class Sitting {
 
   /** Makes this window the one that writes; without a network it goes on as the one it was. */
   async takeSeat() {
-    const key = `ledger-seat-${this.data.sitting}`;
-    this.seat = sessionStorage.getItem(key) ?? '';
-    this.channel = new BroadcastChannel(key);
+    this.channel = new BroadcastChannel(this.seatKey);
     this.channel.onmessage = () => this.hooks.moved();
     this.channel.postMessage('taken');
     if (this.seat && this.room().seat === this.seat) {
@@ -154,7 +178,8 @@ export class Sitting {
       const answer = await post(`${this.path}/seat`);
       this.clock.learn(answer.now, askedAt);
       this.seat = answer.seat;
-      sessionStorage.setItem(key, this.seat);
+      this.token = answer.token;
+      sessionStorage.setItem(this.seatKey, `${this.seat} ${this.token}`);
     } catch (error) {
       if (error instanceof Refused) {
         this.stopped(error.status);

@@ -1,6 +1,6 @@
 package dauntingledger.app;
 
-import java.time.Clock;
+import dauntingledger.app.time.SteadyClock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -12,12 +12,14 @@ import org.springframework.context.annotation.Bean;
 public class DauntingLedger {
 
     public static void main(String[] args) {
-        SpringApplication.run(DauntingLedger.class, args);
+        SpringApplication application = new SpringApplication(DauntingLedger.class);
+        application.addListeners(new DataFolder());
+        application.run(args);
     }
 
     /** The one clock of the application; every operation reads it once. */
     @Bean
-    Clock clock() {
-        return Clock.systemUTC();
+    SteadyClock clock() {
+        return new SteadyClock();
     }
 }

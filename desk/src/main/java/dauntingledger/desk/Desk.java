@@ -1,5 +1,6 @@
 package dauntingledger.desk;
 
+import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StationLine;
@@ -71,7 +72,13 @@ public final class Desk {
         if (ledger.has(entry.id())) {
             return PlainNames.name(Verdict.ALREADY_SO);
         }
-        return PlainNames.name(ledger.enter(entry));
+        return PlainNames.name(Chain.fits(entry) ? ledger.enter(entry) : Verdict.TOO_LONG);
+    }
+
+    /** Returns the canonical text of an entry, whose digest announces it while it waits to be sent. */
+    @JSExport
+    public static String made(JSObject plainEntry) {
+        return Chain.made(EntryCodec.fromPlain(PlainValues.of(plainEntry)));
     }
 
     /** Returns the instant of the last entry; an entry made now must not be dated before it. */

@@ -49,6 +49,7 @@ public class ChosenLanguage implements LocaleResolver {
             cookie.setPath("/");
             cookie.setMaxAge(KEPT_SECONDS);
             cookie.setHttpOnly(true);
+            cookie.setSecure(request.isSecure());
             cookie.setAttribute("SameSite", "Lax");
             response.addCookie(cookie);
         }

@@ -109,7 +109,9 @@ class HomeController {
         HANDED_IN,
         DECLINED,
         /** A notice was declined, and can be decided about again. */
-        DECLINED_OPEN
+        DECLINED_OPEN,
+        /** What is stored of it cannot be read. */
+        UNREADABLE
     }
 
     @GetMapping("/")
@@ -183,14 +185,15 @@ class HomeController {
     private Card card(Appointment appointment, Instant now) {
         PaperText text = text(appointment);
         Paper paper = appointment.personal(text.paper());
-        Sitting sitting = ledgers.open(appointment, now).sitting();
+        Optional<Sitting> read = ledgers.openIfReadable(appointment, now).map(Ledgers.Opened::sitting);
+        Sitting sitting = read.orElseGet(() -> Sitting.of(paper));
         Window window = appointment.terms().window();
         boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);
         return new Card(
                 appointment.sitting().toString(),
                 paper.title(),
                 text.about().purpose(),
-                state(sitting, now),
+                read.map(readable -> state(readable, now)).orElse(State.UNREADABLE),
                 window.isBounded() ? wall.dayAndMinute(window.opens()) : "",
                 window.isBounded()
                         ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
@@ -201,7 +204,7 @@ class HomeController {
                 words.span(paper.length()),
                 text.about().brings(),
                 privileges.of(text.paper(), appointment.terms()),
-                checks && sitting.isUntouched(),
+                checks && read.filter(Sitting::isUntouched).isPresent(),
                 sitting.arrival()
                         .stationAt()
                         .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))

@@ -1,26 +1,37 @@
 package dauntingledger.app.admission;
 
+import dauntingledger.app.audit.Audit;
+import dauntingledger.app.audit.Deed;
+import jakarta.persistence.EntityManager;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.AuthenticationServiceException;
 import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
+import org.springframework.security.core.session.SessionInformation;
+import org.springframework.security.core.session.SessionRegistry;
+import org.springframework.security.core.session.SessionRegistryImpl;
+import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
-import org.springframework.security.web.authentication.rememberme.TokenBasedRememberMeServices;
-import org.springframework.security.web.authentication.rememberme.TokenBasedRememberMeServices.RememberMeTokenAlgorithm;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.session.HttpSessionEventPublisher;
 import org.springframework.security.web.util.matcher.RequestMatcher;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Who may do what: candidates their sittings, invigilators the door, the office its pages; and everybody the sign-in
@@ -38,43 +49,74 @@ class SecurityConfiguration {
         return new BCryptPasswordEncoder(settings.pinCost());
     }
 
-    private static ThrottledSignIn signIn(
-            Register register, PasswordEncoder pins, SignInThrottle throttle, Clock clock) {
+    @Bean
+    ThrottledSignIn signIn(
+            Register register,
+            PasswordEncoder pins,
+            SignInThrottle throttle,
+            KnownSeats seats,
+            Audit audit,
+            Clock clock) {
         DaoAuthenticationProvider pinCheck = new DaoAuthenticationProvider(register);
         pinCheck.setPasswordEncoder(pins);
-        return new ThrottledSignIn(pinCheck, register, throttle, clock);
+        return new ThrottledSignIn(pinCheck, register, throttle, seats, audit, clock);
     }
 
     @Bean
-    PinCheck pinCheck(Register register, PasswordEncoder pins, SignInThrottle throttle, Clock clock) {
-        ThrottledSignIn signIn = signIn(register, pins, throttle, clock);
-        return (number, pin) -> {
+    PinCheck pinCheck(ThrottledSignIn signIn) {
+        return (number, pin, request) -> {
             try {
-                signIn.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(number, pin));
+                UsernamePasswordAuthenticationToken attempt =
+                        UsernamePasswordAuthenticationToken.unauthenticated(number, pin);
+                attempt.setDetails(signIn.from(number, request));
+                signIn.authenticate(attempt);
                 return PinCheck.Result.RIGHT;
             } catch (SlowDownException e) {
                 return PinCheck.Result.WAIT;
             } catch (BadCredentialsException e) {
                 return PinCheck.Result.WRONG;
+            } catch (AuthenticationServiceException e) {
+                return PinCheck.Result.UNAVAILABLE;
             }
         };
+    }
+
+    /** Knows the sessions of everybody, so that a sign-out can end them. */
+    @Bean
+    SessionRegistry sessionRegistry() {
+        return new SessionRegistryImpl();
+    }
+
+    @Bean
+    HttpSessionEventPublisher sessionEvents() {
+        return new HttpSessionEventPublisher();
+    }
+
+    @Bean
+    RememberedSignIns remembered(
+            Register register,
+            EntityManager entities,
+            TransactionTemplate transactions,
+            AdmissionSettings settings,
+            Clock clock) {
+        return new RememberedSignIns(
+                SigningKey.in(settings.data()), register, entities, transactions, clock, settings.signedInFor());
     }
 
     @Bean
     SecurityFilterChain security(
             HttpSecurity http,
-            Register register,
-            PasswordEncoder pins,
-            SignInThrottle throttle,
-            AdmissionSettings settings,
-            Clock clock) {
-        String key = SigningKey.in(settings.data());
-        return http.authenticationProvider(signIn(register, pins, throttle, clock))
+            ThrottledSignIn signIn,
+            RememberedSignIns remembered,
+            SessionRegistry sessions,
+            Audit audit) {
+        return http.authenticationProvider(signIn)
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
                                 "/sign-in",
                                 "/language",
                                 "/assets/**",
                                 "/service-worker.js",
+                                "/left-behind/*",
                                 "/error",
                                 "/actuator/health")
                         .permitAll()
@@ -91,11 +133,24 @@ class SecurityConfiguration {
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("number")
                         .passwordParameter("pin")
+                        .authenticationDetailsSource(
+                                request -> signIn.from(String.valueOf(request.getParameter("number")), request))
                         .defaultSuccessUrl("/", true)
                         .failureHandler((request, response, failure) -> refuse(request, response, failure)))
-                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?signed-out"))
-                .rememberMe(remember -> remember.key(key).rememberMeServices(survivesRestart(key, register, settings)))
-                .csrf(csrf -> csrf.spa())
+                .logout(logout -> logout.logoutUrl("/sign-out")
+                        .addLogoutHandler((request, response, person) -> endEverywhere(person, sessions))
+                        .addLogoutHandler((request, response, person) -> {
+                            if (person != null) {
+                                audit.note(Deed.by(person, request.getRemoteAddr(), "sign-out", "", "done"));
+                            }
+                        })
+                        .logoutSuccessUrl("/sign-in?signed-out"))
+                .rememberMe(remember -> remember.key(remembered.getKey()).rememberMeServices(remembered))
+                .sessionManagement(session -> session.sessionConcurrency(concurrency -> concurrency
+                        .maximumSessions(-1)
+                        .sessionRegistry(sessions)
+                        .expiredSessionStrategy(event -> leadToSignIn(event.getRequest(), event.getResponse()))))
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()))
                 .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(
                                 new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED), byScript())
                         .defaultAuthenticationEntryPointFor(
@@ -107,21 +162,25 @@ class SecurityConfiguration {
                 .build();
     }
 
-    /** A cookie that lasts as long as the browser is open, and signs in again after a restart of the server. */
-    private static TokenBasedRememberMeServices survivesRestart(
-            String key, Register register, AdmissionSettings settings) {
-        TokenBasedRememberMeServices services =
-                new TokenBasedRememberMeServices(key, register, RememberMeTokenAlgorithm.SHA256) {
-                    @Override
-                    protected void setCookie(
-                            String[] tokens, int maxAge, HttpServletRequest request, HttpServletResponse response) {
-                        super.setCookie(tokens, -1, request, response);
-                    }
-                };
-        services.setAlwaysRemember(true);
-        services.setCookieName("ledger-candidate");
-        services.setTokenValiditySeconds((int) settings.signedInFor().toSeconds());
-        return services;
+    private static CookieCsrfTokenRepository tokens() {
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
+        return tokens;
+    }
+
+    /** Ends all sessions of somebody who signs out, on whatever computer. */
+    private static void endEverywhere(@Nullable Authentication person, SessionRegistry sessions) {
+        if (person != null && person.getPrincipal() instanceof UserDetails user) {
+            sessions.getAllSessions(user, false).forEach(SessionInformation::expireNow);
+        }
+    }
+
+    private static void leadToSignIn(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        if (byScript().matches(request)) {
+            response.sendError(HttpStatus.UNAUTHORIZED.value());
+        } else {
+            response.sendRedirect("/sign-in?signed-out");
+        }
     }
 
     private static RequestMatcher byScript() {
@@ -132,9 +191,11 @@ class SecurityConfiguration {
     private static void refuse(
             HttpServletRequest request, HttpServletResponse response, AuthenticationException failure)
             throws IOException {
-        String problem = failure instanceof SlowDownException slow
-                ? "wait=" + (slow.waitTime().toSeconds() + 1)
-                : "wrong";
+        String problem = switch (failure) {
+            case SlowDownException slow -> "wait=" + (slow.waitTime().toSeconds() + 1);
+            case AuthenticationServiceException unavailable -> "unavailable";
+            default -> "wrong";
+        };
         response.sendRedirect(request.getContextPath() + "/sign-in?" + problem);
     }
 }

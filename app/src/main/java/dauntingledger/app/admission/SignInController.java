@@ -32,10 +32,12 @@ class SignInController {
     String signIn(
             @RequestParam(required = false) @Nullable String wrong,
             @RequestParam(defaultValue = "0") int wait,
+            @RequestParam(required = false) @Nullable String unavailable,
             @RequestParam(name = "signed-out", required = false) @Nullable String signedOut,
             Model model) {
         model.addAttribute("wrong", wrong != null);
         model.addAttribute("wait", Math.clamp(wait, 0, LONGEST_WAIT));
+        model.addAttribute("unavailable", unavailable != null);
         model.addAttribute("signedOut", signedOut != null);
         model.addAttribute("keys", keypad.keys(settings.shufflesKeypad()));
         return "sign-in";

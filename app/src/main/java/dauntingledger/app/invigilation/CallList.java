@@ -46,7 +46,7 @@ class CallList {
     }
 
     private Call call(Floor.Place place, Help help) {
-        Candidate candidate = floor.candidate(place);
+        Candidate candidate = floor.candidate(place.appointment());
         return new Call(
                 place.appointment().sitting().value(),
                 candidate.name(),

@@ -88,7 +88,7 @@ class DoorList {
     }
 
     private Row row(Floor.Place place, Instant since) {
-        return new Row(place.appointment(), place.sitting(), floor.candidate(place), wall.time(since));
+        return new Row(place.appointment(), place.sitting(), floor.candidate(place.appointment()), wall.time(since));
     }
 
     private record Row(Appointment appointment, Sitting sitting, Candidate candidate, String since) {

@@ -5,8 +5,10 @@ import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -27,16 +29,31 @@ class Floor {
     }
 
     /** A sitting as it stands. */
-    record Place(Appointment appointment, Sitting sitting) {}
-
-    List<Place> at(Instant now) {
-        return appointments.all(MOST_SITTINGS).stream()
-                .map(appointment ->
-                        new Place(appointment, ledgers.open(appointment, now).sitting()))
-                .toList();
+    record Place(Appointment appointment, Ledgers.Opened opened) {
+        Sitting sitting() {
+            return opened.sitting();
+        }
     }
 
-    Candidate candidate(Place place) {
-        return candidates.find(place.appointment().candidate()).orElseThrow();
+    /** A sitting that cannot be read. */
+    record Broken(SittingId sitting, Candidate candidate) {}
+
+    /** All that can be read and all that cannot; the latter keep nobody from the former. */
+    record View(List<Place> places, List<Broken> broken) {}
+
+    View at(Instant now) {
+        List<Place> places = new ArrayList<>();
+        List<Broken> broken = new ArrayList<>();
+        for (Appointment appointment : appointments.all(MOST_SITTINGS)) {
+            ledgers.openIfReadable(appointment, now)
+                    .ifPresentOrElse(
+                            opened -> places.add(new Place(appointment, opened)),
+                            () -> broken.add(new Broken(appointment.sitting(), candidate(appointment))));
+        }
+        return new View(places, broken);
+    }
+
+    Candidate candidate(Appointment appointment) {
+        return candidates.find(appointment.candidate()).orElseThrow();
     }
 }

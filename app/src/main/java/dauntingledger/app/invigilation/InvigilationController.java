@@ -1,6 +1,8 @@
 package dauntingledger.app.invigilation;
 
+import dauntingledger.app.admission.Locks;
 import dauntingledger.app.admission.Staff;
+import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -12,7 +14,6 @@ import dauntingledger.rulebook.sitting.Verdict;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.List;
 import java.util.function.BiFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -32,6 +33,8 @@ class InvigilationController {
     private final Floor floor;
     private final DoorList door;
     private final CallList calls;
+    private final WatchList watch;
+    private final Locks locks;
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Staff staff;
@@ -42,6 +45,8 @@ class InvigilationController {
             Floor floor,
             DoorList door,
             CallList calls,
+            WatchList watch,
+            Locks locks,
             Appointments appointments,
             Ledgers ledgers,
             Staff staff,
@@ -50,6 +55,8 @@ class InvigilationController {
         this.floor = floor;
         this.door = door;
         this.calls = calls;
+        this.watch = watch;
+        this.locks = locks;
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.staff = staff;
@@ -74,12 +81,17 @@ class InvigilationController {
 
     private void lists(Model model) {
         Instant now = clock.instant();
-        List<Floor.Place> places = floor.at(now);
-        model.addAttribute("calls", calls.among(places));
-        model.addAttribute("waiting", door.among(places, now));
+        Floor.View view = floor.at(now);
+        model.addAttribute("calls", calls.among(view.places()));
+        model.addAttribute("waiting", door.among(view.places(), now));
+        model.addAttribute("moved", watch.moved(view.places(), now));
+        model.addAttribute("held", watch.held(view.places()));
+        model.addAttribute("locked", watch.locked(view.places(), now));
+        model.addAttribute("broken", view.broken());
     }
 
     /** Tells a candidate who calls that somebody has seen it, with a few words or none. */
+    @Audited("call-answered")
     @PostMapping("/invigilation/{sitting}/answer")
     String answer(@PathVariable long sitting, @RequestParam(defaultValue = "") String words, Principal principal) {
         if (words.length() > Act.HelpAnswered.MOST_WORDS) {
@@ -101,31 +113,44 @@ class InvigilationController {
         return "redirect:/invigilation?said=" + (verdict.isPermitted() ? "done" : "too-late");
     }
 
+    @Audited("admitted")
     @PostMapping("/invigilation/{sitting}/admit")
     String admit(@PathVariable long sitting, Principal principal) {
         return act(sitting, principal, Act.LeaveGiven::new);
     }
 
+    @Audited("report-resolved")
     @PostMapping("/invigilation/{sitting}/resolve")
     String resolve(@PathVariable long sitting, Principal principal) {
         return act(sitting, principal, Act.ReportResolved::new);
     }
 
+    @Audited("station-excused")
     @PostMapping("/invigilation/{sitting}/excuse")
     String excuse(@PathVariable long sitting, Principal principal) {
         return act(sitting, principal, Act.StationExcused::new);
     }
 
+    /** Lets a candidate sign in at once who has to wait because of wrong PINs. */
+    @Audited("lock-lifted")
+    @PostMapping("/invigilation/{sitting}/unlock")
+    String unlock(@PathVariable long sitting) {
+        boolean lifted = locks.lift(appointment(sitting).candidate(), clock.instant());
+        return "redirect:/invigilation?said=" + (lifted ? "done" : "too-late");
+    }
+
     /** Admits everybody whom the invigilator's leave admits now. */
+    @Audited("all-admitted")
     @PostMapping("/invigilation/admit-all")
     String admitAll(Principal principal) {
         Instant now = clock.instant();
-        door.among(floor.at(now), now).stream()
+        door.among(floor.at(now).places(), now).stream()
                 .filter(waiting -> waiting.needed() == DoorList.Need.ADMIT)
                 .forEach(waiting -> act(waiting.sitting(), principal, Act.LeaveGiven::new));
         return "redirect:/invigilation?said=done";
     }
 
+    @Audited("portrait-shown")
     @GetMapping(path = "/invigilation/{sitting}/portrait.png")
     ResponseEntity<byte[]> portrait(@PathVariable long sitting) {
         return portraits

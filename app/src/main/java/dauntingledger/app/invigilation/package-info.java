@@ -1,6 +1,6 @@
 /** The person in charge of the room: who waits at the door and why, and letting them go on. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"admission", "ledger", "room"})
+@ApplicationModule(allowedDependencies = {"admission", "audit", "ledger", "room"})
 package dauntingledger.app.invigilation;
 
 import org.jspecify.annotations.NullMarked;

@@ -1,15 +1,16 @@
 package dauntingledger.app.ledger;
 
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
-import org.hibernate.SessionFactory;
-import org.hibernate.StatelessSession;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,19 +25,25 @@ class GroupCommit implements SmartLifecycle {
      * A commit that is synced costs a millisecond or two whatever it holds, and H2's file grows by tens of kilobytes
      * for each. So appends of all sittings queue here while the commit before them is under way, and then go together.
      * There is no timer: an append that finds the writer idle is written at once, and the batches grow by themselves
-     * with the load. Nobody is answered before CHECKPOINT SYNC has returned.
+     * with the load. Nobody is answered before the sync has returned.
+     *
+     * A commit whose sync fails may or may not be on the disk. Nobody is told that it is, and while it is unknown every
+     * answer waits for a sync, also one that has nothing to write: it may speak of lines that are not on the disk yet.
      */
 
     private static final Logger log = LoggerFactory.getLogger(GroupCommit.class);
     private static final int MOST_APPENDS = 4_000;
 
-    private final SessionFactory sessions;
+    private final Store store;
+    private final Duration longestWait;
     private final BlockingQueue<Append> queue = new LinkedBlockingQueue<>();
     private volatile boolean running;
+    private volatile boolean unsynced;
     private @Nullable Thread writer;
 
-    GroupCommit(SessionFactory sessions) {
-        this.sessions = sessions;
+    GroupCommit(Store store, LedgerSettings settings) {
+        this.store = store;
+        this.longestWait = settings.longestWrite();
     }
 
     private record Append(List<LedgerLine> lines, Optional<DeadlineRow> due, CompletableFuture<Void> done) {}
@@ -44,21 +51,33 @@ class GroupCommit implements SmartLifecycle {
     /**
      * Returns when {@code lines} are on the disk, and with them the deadline that they move.
      *
-     * @throws RuntimeException if they could not be written; then none of them is stored
+     * @throws StoreFailedException if they could not be made durable
      */
     void write(List<LedgerLine> lines, Optional<DeadlineRow> due) {
-        if (lines.isEmpty() && due.isEmpty()) {
-            return;
+        if (!lines.isEmpty() || due.isPresent() || unsynced) {
+            await(new Append(List.copyOf(lines), due, new CompletableFuture<>()));
         }
-        Append append = new Append(List.copyOf(lines), due, new CompletableFuture<>());
+    }
+
+    /** Returns when the store has been written through to the disk by the way that every line goes. */
+    void probe() {
+        await(new Append(List.of(), Optional.empty(), new CompletableFuture<>()));
+    }
+
+    private void await(Append append) {
         queue.add(append);
         if (!running) {
             failWaiting();
         }
         try {
-            append.done().join();
-        } catch (CompletionException e) {
-            throw new IllegalStateException("the ledger could not be written: " + describe(e));
+            append.done().get(longestWait.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (ExecutionException e) {
+            throw new StoreFailedException("the ledger could not be written: " + describe(e));
+        } catch (TimeoutException e) {
+            throw new StoreFailedException("the ledger was not written within " + longestWait);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new StoreFailedException("the writing of the ledger was interrupted");
         }
     }
 
@@ -99,54 +118,66 @@ class GroupCommit implements SmartLifecycle {
         while (running) {
             try {
                 batch.add(queue.take());
+                queue.drainTo(batch, MOST_APPENDS);
+                commit(batch);
             } catch (InterruptedException e) {
                 continue;
+            } catch (Throwable e) {
+                log.error("The writer of the ledger goes on after an error: {}", describe(e));
+                fail(batch, e);
+            } finally {
+                batch.clear();
             }
-            queue.drainTo(batch, MOST_APPENDS);
-            commit(batch);
-            batch.clear();
         }
     }
 
+    /** Writes a batch; where a row in it is refused, each append alone, so that it does not take its neighbours along. */
     private void commit(List<Append> batch) {
         try {
-            insert(batch);
+            store.commit(
+                    batch.stream().flatMap(append -> append.lines().stream()).toList(),
+                    batch.stream().flatMap(append -> append.due().stream()).toList());
+        } catch (RuntimeException e) {
+            if (batch.size() > 1 && isRefusedRow(e)) {
+                batch.forEach(append -> commit(List.of(append)));
+            } else {
+                failed(batch, e);
+            }
+            return;
+        }
+        try {
+            unsynced = true;
+            store.sync();
+            unsynced = false;
             batch.forEach(append -> append.done().complete(null));
         } catch (RuntimeException e) {
-            if (batch.size() == 1) {
-                log.error(
-                        "An append of {} lines failed: {}",
-                        batch.getFirst().lines().size(),
-                        describe(e));
-                batch.getFirst().done().completeExceptionally(e);
-            } else {
-                batch.forEach(append -> commit(List.of(append)));
-            }
+            failed(batch, e);
         }
     }
 
-    private void insert(List<Append> batch) {
-        List<LedgerLine> lines =
-                batch.stream().flatMap(append -> append.lines().stream()).toList();
-        List<DeadlineRow> dues =
-                batch.stream().flatMap(append -> append.due().stream()).toList();
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            session.setJdbcBatchSize(500);
-            session.beginTransaction();
-            try {
-                session.insertMultiple(lines);
-                session.doWork(connection -> Deadlines.write(connection, dues));
-                session.getTransaction().commit();
-            } catch (RuntimeException e) {
-                session.getTransaction().rollback();
-                throw e;
-            }
-            session.doWork(connection -> {
-                try (var statement = connection.createStatement()) {
-                    statement.execute("checkpoint sync");
-                }
-            });
+    private void failed(List<Append> batch, RuntimeException e) {
+        log.error(
+                "An append of {} lines failed: {}",
+                batch.stream().mapToInt(append -> append.lines().size()).sum(),
+                describe(e));
+        if (!isRefusedRow(e)) {
+            store.reopen();
         }
+        fail(batch, e);
+    }
+
+    private static void fail(List<Append> batch, Throwable e) {
+        batch.forEach(append -> append.done().completeExceptionally(e));
+    }
+
+    /** Returns whether the database works and has refused what it was given: SQLSTATE class 22 or 23 (ISO 9075). */
+    private static boolean isRefusedRow(Throwable error) {
+        for (Throwable t = error; t != null; t = t.getCause()) {
+            if (t instanceof SQLException sql && sql.getSQLState() != null) {
+                return sql.getSQLState().startsWith("22") || sql.getSQLState().startsWith("23");
+            }
+        }
+        return false;
     }
 
     /**
@@ -167,7 +198,6 @@ class GroupCommit implements SmartLifecycle {
     private void failWaiting() {
         List<Append> left = new ArrayList<>();
         queue.drainTo(left);
-        left.forEach(
-                append -> append.done().completeExceptionally(new IllegalStateException("the server is stopping")));
+        fail(left, new IllegalStateException("the server is stopping"));
     }
 }

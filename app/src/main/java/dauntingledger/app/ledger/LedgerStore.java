@@ -20,13 +20,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps ledgers in the database, with those in use folded in memory. */
@@ -35,12 +40,17 @@ class LedgerStore implements Ledgers {
 
     /*
      * Everything about one sitting happens under the lock of its live ledger: judge, chain, wait for the group commit.
-     * So a reader never sees an entry that is not durable. If the commit fails, the live ledger is ahead of the
-     * database; it is thrown away and the next use loads the truth.
+     * So a reader never sees an entry that is not durable. Whatever fails on the way, the live ledger may then be ahead
+     * of the database; it is thrown away and the next use loads the truth.
+     *
+     * What cannot be read concerns one sitting only. It is remembered for a while, so that lists that show it do not
+     * read it again and again, and is said in the log once.
      */
 
-    private static final int MOST_LIVE = 20_000;
+    private static final Logger log = LoggerFactory.getLogger(LedgerStore.class);
     private static final Duration IDLE = Duration.ofHours(1);
+    private static final int MOST_UNREADABLE = 1_000;
+    private static final Duration UNREADABLE_FOR = Duration.ofMinutes(1);
 
     private final EntityManager entities;
     private final TransactionTemplate transactions;
@@ -49,8 +59,13 @@ class LedgerStore implements Ledgers {
     private final Deadlines deadlines;
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
-    private final Cache<SittingId, LiveLedger> live =
-            Caffeine.newBuilder().maximumSize(MOST_LIVE).expireAfterAccess(IDLE).build();
+    private final Mends mends;
+    private final LedgerSettings settings;
+    private final Cache<SittingId, LiveLedger> live;
+    private final Cache<SittingId, UnreadableLedgerException> unreadable = Caffeine.newBuilder()
+            .maximumSize(MOST_UNREADABLE)
+            .expireAfterWrite(UNREADABLE_FOR)
+            .build();
 
     LedgerStore(
             EntityManager entities,
@@ -59,7 +74,9 @@ class LedgerStore implements Ledgers {
             GroupCommit writer,
             Deadlines deadlines,
             JsonMapper json,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            Mends mends,
+            LedgerSettings settings) {
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;
@@ -67,24 +84,49 @@ class LedgerStore implements Ledgers {
         this.deadlines = deadlines;
         this.json = json;
         this.events = events;
+        this.mends = mends;
+        this.settings = settings;
+        this.live = Caffeine.newBuilder()
+                .maximumSize(settings.mostInMemory())
+                .expireAfterAccess(IDLE)
+                .build();
     }
 
     @Override
-    public List<Outcome> append(Appointment appointment, String seat, List<Entry> entries, Instant now) {
-        return change(appointment, now, (ledger, lines) -> {
-            if (!ledger.isLive(seat)) {
-                throw new SeatTakenException(appointment.sitting());
-            }
-            return entries.stream()
-                    .map(entry -> ledger.judge(received(entry, now), lines))
-                    .toList();
+    public Appended append(Appointment appointment, Batch batch, Instant now) {
+        if (batch.isHeartbeat()) {
+            return undisturbed(appointment, ledger -> ledger.append(batch, now, List.of()));
+        }
+        return change(appointment, now, (ledger, lines) -> ledger.append(batch, now, lines));
+    }
+
+    @Override
+    public void given(Appointment appointment, Instant now) {
+        undisturbed(appointment, ledger -> {
+            ledger.heard(now);
+            return now;
         });
+    }
+
+    /** Uses a ledger without writing anything. */
+    private <T> T undisturbed(Appointment appointment, Function<LiveLedger, T> use) {
+        LiveLedger ledger = lock(appointment);
+        try {
+            return use.apply(ledger);
+        } finally {
+            ledger.lock().unlock();
+        }
     }
 
     @Override
     public Outcome record(Appointment appointment, Act act, Instant now) {
         Entry entry = Entry.made(new EntryId(UUID.randomUUID().toString()), now, act);
-        Outcome outcome = change(appointment, now, (ledger, lines) -> ledger.judge(entry, lines));
+        Outcome outcome = change(appointment, now, (ledger, lines) -> {
+            if (act instanceof Act.SeatTaken) {
+                ledger.seatTaken(now);
+            }
+            return ledger.judge(entry, lines);
+        });
         if (outcome.status() == Outcome.Status.ENTERED) {
             events.publishEvent(new Recorded(appointment.sitting(), entry));
         }
@@ -103,8 +145,7 @@ class LedgerStore implements Ledgers {
                 throw new IllegalStateException("sitting " + appointment.sitting() + " has begun");
             }
             T result = change.get();
-            ledger.markStale();
-            live.asMap().remove(appointment.sitting(), ledger);
+            forget(appointment, ledger);
             return result;
         } finally {
             ledger.lock().unlock();
@@ -134,21 +175,30 @@ class LedgerStore implements Ledgers {
     private <T> T change(Appointment appointment, Instant now, BiFunction<LiveLedger, List<LedgerLine>, T> change) {
         LiveLedger ledger = lock(appointment);
         List<LedgerLine> lines = new ArrayList<>();
+        boolean whole = false;
         try {
             ledger.recordEndings(now, lines);
             T result = change.apply(ledger, lines);
             Optional<DeadlineRow> due = ledger.dueAnew(now);
             writer.write(lines, due);
             due.ifPresent(ledger::stored);
-            lines.clear();
+            whole = true;
             return result;
+        } catch (SeatTakenException | TooManyEntriesException e) {
+            whole = lines.isEmpty();
+            throw e;
         } finally {
-            if (!lines.isEmpty()) {
-                ledger.markStale();
-                live.asMap().remove(appointment.sitting(), ledger);
+            if (!whole) {
+                forget(appointment, ledger);
             }
             ledger.lock().unlock();
         }
+    }
+
+    /** Throws a ledger in memory away, which may not be what is stored; the next use reads it anew. */
+    private void forget(Appointment appointment, LiveLedger ledger) {
+        ledger.markStale();
+        live.asMap().remove(appointment.sitting(), ledger);
     }
 
     /** Returns the live ledger of a sitting, locked; one that became stale while this waited for it is passed over. */
@@ -164,20 +214,31 @@ class LedgerStore implements Ledgers {
     }
 
     private LiveLedger load(Appointment appointment) {
-        List<LedgerLine> lines = lines(appointment.sitting());
-        List<Entry> entries = lines.stream()
-                .map(line -> EntryCodec.fromPlain(plain(line.line())))
-                .toList();
-        Appointment kept = kept(appointment.sitting());
-        Paper paper = kept.personal(papers.text(appointment.paper()).paper());
-        return new LiveLedger(
-                appointment.sitting(),
-                paper,
-                kept.terms(),
-                Chain.ofHead(head(appointment)),
-                lines,
-                entries,
-                deadlines.find(appointment.sitting()));
+        SittingId sitting = appointment.sitting();
+        UnreadableLedgerException known = unreadable.getIfPresent(sitting);
+        if (known != null) {
+            throw known;
+        }
+        List<LedgerLine> lines = lines(sitting);
+        Set<Integer> aside = mends.aside(sitting);
+        Optional<Instant> due = deadlines.find(sitting);
+        Appointment kept = kept(sitting);
+        try {
+            List<LedgerLine> readable =
+                    lines.stream().filter(line -> !aside.contains(line.seq())).toList();
+            List<Entry> entries = readable.stream()
+                    .map(line -> EntryCodec.fromPlain(plain(line.line())))
+                    .toList();
+            Paper paper = kept.personal(papers.text(appointment.paper()).paper());
+            LiveLedger.Stored stored =
+                    new LiveLedger.Stored(Chain.ofHead(head(appointment)), lines, readable, entries, due);
+            return new LiveLedger(sitting, paper, kept.terms(), stored, settings);
+        } catch (JacksonException | IllegalArgumentException | IllegalStateException e) {
+            UnreadableLedgerException broken = new UnreadableLedgerException(sitting, e);
+            unreadable.put(sitting, broken);
+            log.error("ALARM: {}. Nobody can go on with it; bin/repair says what can be done.", broken.getMessage());
+            throw broken;
+        }
     }
 
     /** The appointment at hand may be older than what the office has granted since; the database is not. */
@@ -191,11 +252,6 @@ class LedgerStore implements Ledgers {
                         "from LedgerLine where sitting = :sitting order by seq", LedgerLine.class)
                 .setParameter("sitting", sitting.value())
                 .getResultList());
-    }
-
-    private static Entry received(Entry entry, Instant now) {
-        Instant at = entry.at().isAfter(now) ? now : entry.at();
-        return new Entry(entry.id(), at, now, entry.act());
     }
 
     private static Map<String, Object> head(Appointment appointment) {

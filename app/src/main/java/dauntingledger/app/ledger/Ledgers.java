@@ -3,25 +3,32 @@ package dauntingledger.app.ledger;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Timeline;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** The ledgers of all sittings. What a method here returns as appended is durable. */
 public interface Ledgers {
 
     /**
-     * Judges entries made in a candidate's browser one after the other, and appends those that count or are held.
+     * Judges entries made in a candidate's browser one after the other, and appends those that count or are held. The
+     * candidate is heard with every batch; one that holds nothing costs no access to the store.
      *
      * <p>An entry dated after {@code now} counts as made at {@code now}; one that the ledger has already is not
      * appended again.
      *
-     * @param seat what the server calls the window that sends them
-     * @throws SeatTakenException if another window has taken the seat; nothing is appended
+     * @throws SeatTakenException if the batch comes from a window that never had this sitting's seat
+     * @throws TooManyEntriesException if more entries come than a person can make
+     * @throws StoreFailedException if they could not be made durable
      */
-    List<Outcome> append(Appointment appointment, String seat, List<Entry> entries, Instant now);
+    Appended append(Appointment appointment, Batch batch, Instant now);
+
+    /** Notes that a candidate was given something at {@code now} that they had not had before. */
+    void given(Appointment appointment, Instant now);
 
     /**
      * Appends an act that the server itself records or that is done outside the room; if it counts, {@link Recorded} is
@@ -29,8 +36,21 @@ public interface Ledgers {
      */
     Outcome record(Appointment appointment, Act act, Instant now);
 
-    /** Returns the sitting at {@code now}, after recording what time has ended by then. */
+    /**
+     * Returns the sitting at {@code now}, after recording what time has ended by then.
+     *
+     * @throws UnreadableLedgerException if what is stored of it cannot be read
+     */
     Opened open(Appointment appointment, Instant now);
+
+    /** Returns what {@link #open} does, or empty for a sitting that cannot be read: for lists, which it must not harm. */
+    default Optional<Opened> openIfReadable(Appointment appointment, Instant now) {
+        try {
+            return Optional.of(open(appointment, now));
+        } catch (UnreadableLedgerException e) {
+            return Optional.empty();
+        }
+    }
 
     /** Returns how the time of a sitting was spent up to {@code now}. */
     Timeline timeline(Appointment appointment, Instant now);
@@ -44,7 +64,13 @@ public interface Ledgers {
      * @param entries in the order they were received
      * @param examHash the hash of the last line, or of the head if there is none; answers to surveys do not count
      * @param examEntries how many lines that is
-     * @param held how many entries are kept without counting, for a person to decide
+     * @param held the entries that do not count by themselves, in the order they were received
      */
-    record Opened(Sitting sitting, List<Entry> entries, Hash examHash, int examEntries, int held) {}
+    record Opened(Sitting sitting, List<Entry> entries, Hash examHash, int examEntries, List<Held> held) {
+
+        /** Returns how many entries wait for a person to decide. */
+        public int waiting() {
+            return (int) held.stream().filter(Held::waits).count();
+        }
+    }
 }

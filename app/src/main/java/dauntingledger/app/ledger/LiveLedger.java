@@ -7,12 +7,18 @@ import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Hearing;
+import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Timeline;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.locks.ReentrantLock;
@@ -23,7 +29,10 @@ final class LiveLedger {
     private final SittingId sitting;
     private final Ledger ledger;
     private final Terms terms;
+    private final LedgerSettings settings;
+    private final Hearing hearing;
     private final ReentrantLock lock = new ReentrantLock();
+    private final Allowance allowance;
     private int lastSeq;
     private Hash lastHash;
     private Hash examHash;
@@ -32,33 +41,58 @@ final class LiveLedger {
     private boolean stale;
 
     /**
+     * A ledger as it is stored.
+     *
      * @param head the hash of the head of the chain
-     * @param lines the lines as they are stored, of which {@code entries} were read
-     * @param storedDue the deadline that is stored for the sweep
+     * @param lines all lines
+     * @param readable those that were read; a repair has set the others aside
+     * @param entries what was read, a line each
+     * @param due the deadline that is stored for the sweep
      */
-    LiveLedger(
-            SittingId sitting,
-            Paper paper,
-            Terms terms,
-            Hash head,
-            List<LedgerLine> lines,
-            List<Entry> entries,
-            Optional<Instant> storedDue) {
+    record Stored(
+            Hash head, List<LedgerLine> lines, List<LedgerLine> readable, List<Entry> entries, Optional<Instant> due) {}
+
+    LiveLedger(SittingId sitting, Paper paper, Terms terms, Stored stored, LedgerSettings settings) {
+        List<Entry> entries = stored.entries();
         this.sitting = sitting;
         this.terms = terms;
+        this.settings = settings;
         this.ledger = Ledger.of(paper, terms.window(), entries);
-        this.lastSeq = entries.size();
-        this.lastHash = lines.isEmpty() ? head : lines.getLast().hash();
-        this.examHash = head;
-        for (int i = 0; i < lines.size(); i++) {
-            countAsExam(entries.get(i).act(), lines.get(i).hash());
+        this.hearing = new Hearing(lastHeard(entries));
+        this.allowance = new Allowance(settings, Instant.EPOCH);
+        this.lastSeq = stored.lines().isEmpty() ? 0 : stored.lines().getLast().seq();
+        this.lastHash = stored.lines().isEmpty()
+                ? stored.head()
+                : stored.lines().getLast().hash();
+        this.examHash = stored.head();
+        boolean receiptGiven = false;
+        for (int i = 0; i < entries.size(); i++) {
+            countAsExam(entries.get(i), stored.readable().get(i).hash(), receiptGiven);
+            receiptGiven = receiptGiven && !(entries.get(i).act() instanceof Act.Reopened)
+                    || entries.get(i).act() instanceof Act.ReceiptGiven;
         }
-        this.storedDue = storedDue;
+        this.storedDue = stored.due();
     }
 
-    /** What a candidate says in a survey after the hand-in changes nothing of the receipt. */
-    private void countAsExam(Act act, Hash hash) {
-        if (!(act instanceof Act.SurveyAnswered)) {
+    /**
+     * Returns when the candidate was heard last, as far as the ledger says. A hearing that left no line is forgotten with
+     * the process; then what the candidate made in the meantime is believed as after an outage.
+     */
+    private static Instant lastHeard(List<Entry> entries) {
+        long last = 0;
+        for (Entry entry : entries) {
+            last = Math.max(last, entry.act() instanceof Act.SeatTaken ? entry.receivedMillis() : entry.heardMillis());
+        }
+        return Instant.ofEpochMilli(last);
+    }
+
+    /**
+     * The receipt covers the exam up to where it was given out. A survey changes nothing of it, nor does what comes from
+     * the candidate's browser later.
+     */
+    private void countAsExam(Entry entry, Hash hash, boolean receiptGiven) {
+        boolean late = receiptGiven && ledger.held(entry.id()).isPresent();
+        if (!(entry.act() instanceof Act.SurveyAnswered) && !late) {
             examHash = hash;
             examEntries++;
         }
@@ -75,11 +109,7 @@ final class LiveLedger {
     /** Returns the ledger as it stands at {@code now}. */
     Ledgers.Opened openedAt(Instant now) {
         return new Ledgers.Opened(
-                ledger.sittingAt(now),
-                entries(),
-                examHash,
-                examEntries,
-                ledger.held().size());
+                ledger.sittingAt(now), Collections.unmodifiableList(entries()), examHash, examEntries, ledger.held());
     }
 
     Timeline timeline(Instant now) {
@@ -99,17 +129,13 @@ final class LiveLedger {
         storedDue = row.due();
     }
 
-    /** Returns whether this ledger holds lines that the database has not, and must not be used any more. */
+    /** Returns whether this ledger may hold other lines than the database, and must not be used any more. */
     boolean isStale() {
         return stale;
     }
 
     void markStale() {
         stale = true;
-    }
-
-    Sitting sittingAt(Instant now) {
-        return ledger.sittingAt(now);
     }
 
     boolean isUntouched() {
@@ -121,20 +147,114 @@ final class LiveLedger {
         return ledger.sitting().seat().filter(seat::equals).isPresent();
     }
 
+    private boolean wasLive(String seat) {
+        return ledger.entries().stream()
+                .anyMatch(entry -> entry.act() instanceof Act.SeatTaken taken
+                        && taken.seat().equals(seat));
+    }
+
+    /** Notes that the candidate was heard, or given something new. */
+    void heard(Instant now) {
+        hearing.heard(now);
+    }
+
+    /** @throws TooManyEntriesException if seats are taken faster than anybody changes places */
+    void seatTaken(Instant now) {
+        if (!allowance.take(1, now)) {
+            throw new TooManyEntriesException(sitting);
+        }
+        hearing.heard(now);
+    }
+
+    /**
+     * Judges what a candidate's browser sends, and keeps what counts or is held.
+     *
+     * @throws SeatTakenException if the seat never was this sitting's
+     * @throws TooManyEntriesException if it sends more than it may
+     */
+    Appended append(Batch batch, Instant now, List<LedgerLine> lines) {
+        boolean live = isLive(batch.seat());
+        if (!live && !wasLive(batch.seat())) {
+            throw new SeatTakenException(sitting);
+        }
+        Map<EntryId, Entry> fresh = new LinkedHashMap<>();
+        batch.entries().stream()
+                .filter(entry -> !ledger.has(entry.id()))
+                .forEach(entry -> fresh.putIfAbsent(entry.id(), entry));
+        if (!allowance.take(fresh.size(), now)) {
+            throw new TooManyEntriesException(sitting);
+        }
+        Map<EntryId, Long> heard = live ? hear(batch, List.copyOf(fresh.values())) : Map.of();
+        List<Outcome> outcomes = new ArrayList<>();
+        for (Entry made : batch.entries()) {
+            Entry received = live
+                    ? made.received(now.toEpochMilli(), heard.getOrDefault(made.id(), hearing.lastMillis()))
+                    : made.receivedFrom(batch.seat(), now.toEpochMilli(), hearing.lastMillis());
+            outcomes.add(isFull() ? full(made) : judge(received, lines));
+        }
+        return new Appended(outcomes, live);
+    }
+
+    private Map<EntryId, Long> hear(Batch batch, List<Entry> fresh) {
+        if (batch.isHeartbeat()) {
+            hearing.heard(batch.begun());
+            return Map.of();
+        }
+        long last = hearing.lastMillis();
+        Map<EntryId, Long> heard = new LinkedHashMap<>();
+        if (!hearing.awaits() && batch.waiting().isEmpty()) {
+            hearing.heard(List.of(), List.of(), batch.begun());
+            fresh.forEach(entry -> heard.put(entry.id(), last));
+            return heard;
+        }
+        List<Long> before = hearing.heard(fresh.stream().map(Chain::digest).toList(), batch.waiting(), batch.begun());
+        for (int i = 0; i < fresh.size(); i++) {
+            heard.put(fresh.get(i).id(), before.get(i));
+        }
+        return heard;
+    }
+
+    private boolean isFull() {
+        return lastSeq >= settings.mostEntries();
+    }
+
+    private Outcome full(Entry made) {
+        return ledger.has(made.id())
+                ? again(made)
+                : new Outcome(made.id(), Outcome.Status.REFUSED, Verdict.LEDGER_FULL, Optional.empty());
+    }
+
+    /** Answers for an entry that the ledger has already: as it answered the first time. */
+    private Outcome again(Entry entry) {
+        Optional<Held> held = ledger.held(entry.id()).filter(one -> !one.counts());
+        return held.isPresent()
+                ? new Outcome(
+                        entry.id(),
+                        Outcome.Status.HELD,
+                        Verdict.HELD_FOR_DECISION,
+                        Optional.of(held.get().entry()))
+                : new Outcome(entry.id(), Outcome.Status.ENTERED, Verdict.ALREADY_SO, Optional.empty());
+    }
+
     /** Judges an entry and keeps it if it counts or is held, adding its line to {@code lines}. */
     Outcome judge(Entry entry, List<LedgerLine> lines) {
         if (ledger.has(entry.id())) {
-            return new Outcome(entry.id(), Outcome.Status.ENTERED, Verdict.ALREADY_SO);
+            return again(entry);
         }
         fixTermsBefore(entry, lines);
+        String line = CanonicalJson.write(Chain.line(lastSeq + 1, entry));
+        if (line.length() > Chain.MOST_LINE) {
+            return new Outcome(entry.id(), Outcome.Status.REFUSED, Verdict.TOO_LONG, Optional.empty());
+        }
+        boolean receiptGiven = ledger.isReceiptGiven();
         Verdict verdict = ledger.enter(entry);
         boolean held = verdict == Verdict.HELD_FOR_DECISION;
         if (verdict.isPermitted() || held) {
-            write(entry, lines);
+            write(entry, line, receiptGiven, lines);
         }
         Outcome.Status status =
                 verdict.isPermitted() ? Outcome.Status.ENTERED : held ? Outcome.Status.HELD : Outcome.Status.REFUSED;
-        return new Outcome(entry.id(), status, verdict);
+        return new Outcome(entry.id(), status, verdict, held ? Optional.of(entry) : Optional.empty());
     }
 
     /** A sitting that is not open to everybody begins with a line that says on what terms. */
@@ -165,11 +285,10 @@ final class LiveLedger {
         }
     }
 
-    private void write(Entry entry, List<LedgerLine> lines) {
+    private void write(Entry entry, String line, boolean receiptGiven, List<LedgerLine> lines) {
         lastSeq++;
-        String line = CanonicalJson.write(Chain.line(lastSeq, entry));
         lastHash = Chain.next(lastHash, line);
-        countAsExam(entry.act(), lastHash);
+        countAsExam(entry, lastHash, receiptGiven);
         lines.add(new LedgerLine(sitting, lastSeq, line, lastHash));
     }
 }

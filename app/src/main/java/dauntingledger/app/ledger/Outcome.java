@@ -1,10 +1,16 @@
 package dauntingledger.app.ledger;
 
+import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Verdict;
+import java.util.Optional;
 
-/** What became of an entry that was sent. */
-public record Outcome(EntryId entry, Status status, Verdict verdict) {
+/**
+ * What became of an entry that was sent.
+ *
+ * @param held the entry as it stands in the ledger, if it is held
+ */
+public record Outcome(EntryId entry, Status status, Verdict verdict, Optional<Entry> held) {
 
     /** Whether the ledger has the entry now. */
     public enum Status {

@@ -5,6 +5,7 @@ import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.admission.Privileges;
 import dauntingledger.app.admission.Staff;
 import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -77,7 +78,11 @@ class OfficeController {
         this.clock = clock;
     }
 
-    /** A sitting as the office lists it. */
+    /**
+     * A sitting as the office lists it.
+     *
+     * @param held how many entries wait for a decision
+     */
     record Row(
             String sitting,
             Candidate candidate,
@@ -86,7 +91,8 @@ class OfficeController {
             String when,
             String state,
             List<String> granted,
-            boolean booklet) {
+            boolean booklet,
+            int held) {
 
         public boolean isUntouched() {
             return state.equals("before");
@@ -117,6 +123,7 @@ class OfficeController {
         return form(appointment, GrantForm.of(terms.accommodations(), terms.display()), List.of(), principal, model);
     }
 
+    @Audited("accommodations-granted")
     @PostMapping("/office/{sitting}/accommodations")
     String grant(@PathVariable long sitting, @ModelAttribute GrantForm form, Principal principal, Model model) {
         Appointment appointment = find(sitting);
@@ -136,6 +143,7 @@ class OfficeController {
     }
 
     /** Lets somebody in again; the ledger says who permitted it. */
+    @Audited("re-entry-permitted")
     @PostMapping("/office/{sitting}/reopen")
     String reopen(@PathVariable long sitting, Principal principal) {
         Appointment appointment = find(sitting);
@@ -156,6 +164,7 @@ class OfficeController {
      *
      * @param at an instant by ISO 8601; without, now
      */
+    @Audited("replay-shown")
     @GetMapping("/office/{sitting}/replay")
     String replay(
             @PathVariable long sitting, @RequestParam(defaultValue = "") String at, Principal principal, Model model) {
@@ -176,6 +185,7 @@ class OfficeController {
     }
 
     /** Returns the booklet that a candidate answers in, to be printed. */
+    @Audited("booklet-printed")
     @GetMapping("/office/{sitting}/booklet")
     ResponseEntity<byte[]> booklet(@PathVariable long sitting) {
         byte[] pdf = booklets.of(find(sitting)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
@@ -215,15 +225,17 @@ class OfficeController {
     private Row row(Appointment appointment, Instant now) {
         Paper paper = papers.text(appointment.paper()).paper();
         Terms terms = appointment.terms();
+        Optional<Ledgers.Opened> opened = ledgers.openIfReadable(appointment, now);
         return new Row(
                 appointment.sitting().toString(),
                 candidates.find(appointment.candidate()).orElseThrow(),
                 paper.title(),
                 appointment.seat(),
                 terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
-                state(ledgers.open(appointment, now).sitting()),
+                opened.map(readable -> state(readable.sitting())).orElse("unreadable"),
                 privileges.of(paper, terms),
-                Booklets.isNeededFor(paper));
+                Booklets.isNeededFor(paper),
+                opened.map(Ledgers.Opened::waiting).orElse(0));
     }
 
     private static String state(Sitting sitting) {

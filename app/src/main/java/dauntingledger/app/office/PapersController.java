@@ -1,6 +1,7 @@
 package dauntingledger.app.office;
 
 import dauntingledger.app.admission.Staff;
+import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.papers.PackageRefusedException;
 import dauntingledger.app.papers.PackageRefusedException.Problem;
@@ -75,6 +76,7 @@ class PapersController {
     }
 
     /** Takes a package in; nothing is kept unless all of it can be read. */
+    @Audited("package-taken-in")
     @PostMapping("/office/papers")
     ModelAndView take(@RequestParam("package") MultipartFile sent, Principal principal, RedirectAttributes redirected)
             throws IOException {
@@ -94,6 +96,7 @@ class PapersController {
         }
     }
 
+    @Audited("package-given-out")
     @GetMapping("/office/papers/{id}/{version}")
     ResponseEntity<byte[]> give(@PathVariable String id, @PathVariable int version) {
         PaperRef ref = papers.all().stream()

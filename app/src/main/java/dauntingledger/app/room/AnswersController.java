@@ -6,11 +6,12 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -47,12 +48,13 @@ class AnswersController {
     @GetMapping("/sittings/{sitting}/answers")
     String answers(@PathVariable long sitting, Principal principal, Model model, HttpServletResponse response) {
         Appointment appointment = door.open(sitting, principal);
-        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+        Instant now = clock.instant();
+        Sitting here = ledgers.open(appointment, now).sitting();
         PaperText text = papers.text(appointment.paper(), RoomController.language(here));
-        boolean handedIn = here.position() instanceof Position.Over over && over.ending() == Position.Ending.HANDED_IN;
-        if (!handedIn || !text.about().explains()) {
+        if (!here.isHandedIn() || !text.about().explains()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
+        ledgers.record(appointment, new Act.ReceiptGiven(), now);
         Paper paper = appointment.personal(text.paper());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute("sitting", sitting);

@@ -26,7 +26,6 @@ import dauntingledger.rulebook.response.Points;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.response.Track;
-import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.util.List;
 import java.util.Map;
@@ -77,15 +76,8 @@ class BlockViews {
                 section.id().value(),
                 section.title(),
                 section.sets().stream()
-                        .map(set -> set(set, text, item -> free || isKnown(item, sitting), numbering))
+                        .map(set -> set(set, text, item -> free || sitting.maySee(item.id()), numbering))
                         .toList());
-    }
-
-    /** Where questions come one after the other, one is sent when it is opened, or when it may be opened now. */
-    private static boolean isKnown(Item item, Sitting sitting) {
-        return sitting.question(item.id()).opened()
-                || sitting.permits(new Act.QuestionOpened(item.id()), sitting.now())
-                        .isPermitted();
     }
 
     private RoomView.Set set(ItemSet set, PaperText text, Predicate<Item> known, Numbering numbering) {

@@ -1,26 +1,37 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.admission.KnownSeats;
+import dauntingledger.app.ledger.Appended;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Batch;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Outcome;
 import dauntingledger.app.ledger.SeatTakenException;
+import dauntingledger.app.ledger.TooManyEntriesException;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.Hearing;
+import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.regex.Pattern;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,16 +50,21 @@ class EntriesController {
     static final int MOST_BYTES = 256 * 1024;
     static final int MOST_ENTRIES = 500;
 
+    private static final String BODY = "the body must be a JSON object with 'seat' and 'entries'";
+    private static final Pattern DIGEST = Pattern.compile("[0-9a-f]{32}");
+
     private final Door door;
     private final Ledgers ledgers;
     private final Seats seats;
+    private final KnownSeats known;
     private final Clock clock;
     private final JsonMapper json;
 
-    EntriesController(Door door, Ledgers ledgers, Seats seats, Clock clock, JsonMapper json) {
+    EntriesController(Door door, Ledgers ledgers, Seats seats, KnownSeats known, Clock clock, JsonMapper json) {
         this.door = door;
         this.ledgers = ledgers;
         this.seats = seats;
+        this.known = known;
         this.clock = clock;
         this.json = json;
     }
@@ -56,13 +72,18 @@ class EntriesController {
     /** The server's time, in milliseconds. */
     record Time(long now) {}
 
-    /** The name of the window that writes from now on. */
-    record Seat(String seat, long now) {}
+    /**
+     * The name of the window that writes from now on.
+     *
+     * @param token by which its entries are taken in also when nobody, or somebody else, is signed in
+     */
+    record Seat(String seat, String token, long now) {}
 
     /** What became of the entries that were sent, in their order. */
     record Answer(long now, List<Result> results) {}
 
-    record Result(String id, String status, String verdict) {}
+    /** @param line the entry as it stands in the ledger, if it is held; else empty */
+    record Result(String id, String status, String verdict, Map<String, Object> line) {}
 
     @PostMapping("/time")
     Time time() {
@@ -70,19 +91,27 @@ class EntriesController {
     }
 
     @PostMapping("/sittings/{sitting}/seat")
-    Seat takeSeat(@PathVariable long sitting, Principal principal) {
+    Seat takeSeat(
+            @PathVariable long sitting, Principal principal, HttpServletRequest request, HttpServletResponse response) {
         Appointment appointment = door.open(sitting, principal);
         String seat = UUID.randomUUID().toString();
         Instant now = clock.instant();
-        ledgers.record(appointment, new Act.SeatTaken(seat), now);
+        Sitting here = ledgers.open(appointment, now).sitting();
+        Optional<String> replaced = here.seat().filter(live -> door.isElsewhere(appointment, here, request));
+        ledgers.record(appointment, new Act.SeatTaken(seat, replaced), now);
+        known.remember(appointment.candidate(), sitting, seat, request, response);
         seats.taken(appointment.sitting(), seat);
-        return new Seat(seat, now.toEpochMilli());
+        return new Seat(seat, known.token(appointment.candidate(), sitting, seat), now.toEpochMilli());
     }
 
     @GetMapping(path = "/sittings/{sitting}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable long sitting, @RequestParam String seat, Principal principal) {
         Appointment appointment = door.open(sitting, principal);
-        List<Map<String, Object>> made = ledgers.open(appointment, clock.instant()).entries().stream()
+        Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
+        if (opened.sitting().seat().filter(seat::equals).isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT, "this sitting is open in another window");
+        }
+        List<Map<String, Object>> made = opened.entries().stream()
                 .filter(EntriesController::isForWindows)
                 .map(EntryCodec::toPlain)
                 .toList();
@@ -94,17 +123,45 @@ class EntriesController {
         return entry.act().actor() == Actor.INVIGILATOR || entry.act().actor() == Actor.OFFICE;
     }
 
+    /**
+     * Takes a batch of entries, or an empty one as a sign that the window is there. What a window sends after another has
+     * taken its place is held, and answered with 409.
+     */
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)
-    Answer enter(@PathVariable long sitting, Principal principal, HttpServletRequest request) throws IOException {
+    ResponseEntity<Answer> enter(@PathVariable long sitting, Principal principal, HttpServletRequest request)
+            throws IOException {
+        Instant begun = clock.instant();
         Appointment appointment = door.open(sitting, principal);
+        return enter(appointment, body(request), begun);
+    }
+
+    /**
+     * Takes what waits in a browser in which the candidate is not signed in any more. For whoever has the token that the
+     * window got which made the entries; they are judged like all others.
+     */
+    @PostMapping(path = "/left-behind/{sitting}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<Answer> enterLeft(@PathVariable long sitting, HttpServletRequest request) throws IOException {
+        Instant begun = clock.instant();
         Map<?, ?> body = body(request);
         String seat = body.get("seat") instanceof String text ? text : "";
-        List<Entry> entries = entries(body);
+        String token = body.get("token") instanceof String text ? text : "";
+        Appointment appointment = door.left(sitting)
+                .filter(left -> known.isToken(token, left.candidate(), sitting, seat))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return enter(appointment, body, begun);
+    }
+
+    private ResponseEntity<Answer> enter(Appointment appointment, Map<?, ?> body, Instant begun) {
+        String seat = body.get("seat") instanceof String text ? text : "";
+        Batch batch = new Batch(seat, entries(body), waiting(body), begun);
         Instant now = clock.instant();
-        List<Outcome> outcomes = ledgers.append(appointment, seat, entries, now);
-        return new Answer(
-                now.toEpochMilli(),
-                outcomes.stream().map(EntriesController::result).toList());
+        Appended appended = ledgers.append(appointment, batch, now);
+        return ResponseEntity.status(appended.live() ? HttpStatus.OK : HttpStatus.CONFLICT)
+                .body(new Answer(
+                        now.toEpochMilli(),
+                        appended.outcomes().stream()
+                                .map(EntriesController::result)
+                                .toList()));
     }
 
     private Map<?, ?> body(HttpServletRequest request) throws IOException {
@@ -114,10 +171,32 @@ class EntriesController {
                     HttpStatus.CONTENT_TOO_LARGE, "at most " + MOST_BYTES + " bytes at a time");
         }
         try {
-            return json.readValue(bytes, Map.class);
+            Map<?, ?> body = json.readValue(bytes, Map.class);
+            if (body != null) {
+                return body;
+            }
         } catch (JacksonException e) {
-            throw new MalformedDataException("the body must be a JSON object with 'seat' and 'entries'", e);
+            throw new MalformedDataException(BODY, e);
         }
+        throw new MalformedDataException(BODY);
+    }
+
+    private static List<String> waiting(Map<?, ?> body) {
+        Object waiting = body.get("waiting");
+        if (waiting == null) {
+            return List.of();
+        }
+        if (!(waiting instanceof List<?> digests) || digests.size() > Hearing.MOST_ANNOUNCED) {
+            throw new MalformedDataException("waiting: expected a list of at most " + Hearing.MOST_ANNOUNCED);
+        }
+        return digests.stream()
+                .map(digest ->
+                        digest instanceof String text && DIGEST.matcher(text).matches() ? text : malformedDigest())
+                .toList();
+    }
+
+    private static String malformedDigest() {
+        throw new MalformedDataException("waiting: expected digests of 32 hexadecimal digits");
     }
 
     private static List<Entry> entries(Map<?, ?> body) {
@@ -138,7 +217,10 @@ class EntriesController {
 
     private static Result result(Outcome outcome) {
         return new Result(
-                outcome.entry().value(), PlainNames.name(outcome.status()), PlainNames.name(outcome.verdict()));
+                outcome.entry().value(),
+                PlainNames.name(outcome.status()),
+                PlainNames.name(outcome.verdict()),
+                outcome.held().map(EntryCodec::toPlain).orElse(Map.of()));
     }
 
     @ExceptionHandler
@@ -149,5 +231,12 @@ class EntriesController {
     @ExceptionHandler
     ProblemDetail seatTaken(SeatTakenException e) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, String.valueOf(e.getMessage()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> tooMany(TooManyEntriesException e) {
+        return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
+                .header(HttpHeaders.RETRY_AFTER, "5")
+                .body(ProblemDetail.forStatusAndDetail(HttpStatus.TOO_MANY_REQUESTS, String.valueOf(e.getMessage())));
     }
 }

@@ -51,6 +51,9 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class RoomController {
 
+    /** Says that the service worker may keep a page for offline: one of the room itself. */
+    private static final String KEEP = "Ledger-Keep";
+
     private final Door door;
     private final Candidates candidates;
     private final Appointments appointments;
@@ -102,7 +105,9 @@ class RoomController {
         Instant now = clock.instant();
         return enter(appointments.of(principal.getName()).stream()
                 .filter(begun -> begun.paper().equals(ref))
-                .filter(begun -> !(ledgers.open(begun, now).sitting().position() instanceof Position.Over))
+                .filter(begun -> ledgers.openIfReadable(begun, now)
+                        .filter(opened -> !(opened.sitting().position() instanceof Position.Over))
+                        .isPresent())
                 .findFirst()
                 .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN)));
     }
@@ -133,16 +138,29 @@ class RoomController {
             Model model,
             HttpServletRequest request,
             HttpServletResponse response) {
+        Instant now = clock.instant();
         Appointment appointment = door.open(sitting, principal);
-        Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
+        Ledgers.Opened opened = ledgers.open(appointment, now);
         if (isBeforeTheDoors(opened.sitting())) {
             return "redirect:/";
+        }
+        response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
+        if (Door.hasWaiting(request)) {
+            return threshold("sending-first", appointment, model);
+        }
+        if (door.isElsewhere(appointment, opened.sitting(), request)) {
+            return threshold("elsewhere", appointment, model);
+        }
+        ledgers.given(appointment, now);
+        if (opened.sitting().isHandedIn()) {
+            ledgers.record(appointment, new Act.ReceiptGiven(), now);
+            opened = ledgers.open(appointment, now);
         }
         String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
         PaperText text = papers.text(appointment.paper(), language);
         Paper paper = appointment.personal(text.paper());
-        response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
+        response.setHeader(KEEP, "true");
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("seat", appointment.seat());
@@ -153,6 +171,13 @@ class RoomController {
         model.addAttribute("data", data.json(appointment, opened, paper));
         stages.lastClosed(opened.sitting(), paper).ifPresent(closed -> model.addAttribute("closed", closed));
         return pages.page(new StagePages.Here(opened, appointment, text, paper), model);
+    }
+
+    /** A page before the room, on which nothing of the exam stands. */
+    private String threshold(String name, Appointment appointment, Model model) {
+        model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
+        model.addAttribute("sitting", appointment.sitting());
+        return name;
     }
 
     /** Returns the language that was chosen in a sitting; until then that of the interface, where the paper has it. */
@@ -176,10 +201,15 @@ class RoomController {
 
     /** A question that comes after the one before it. For the sitting's own candidate who may look at it. */
     @GetMapping("/sittings/{sitting}/questions/{item}")
-    String question(@PathVariable long sitting, @PathVariable String item, Principal principal, Model model) {
-        Appointment appointment = door.open(sitting, principal);
-        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
-        PaperText text = papers.text(appointment.paper(), language(here));
+    String question(
+            @PathVariable long sitting,
+            @PathVariable String item,
+            Principal principal,
+            Model model,
+            HttpServletRequest request) {
+        Door.Inside inside = door.given(sitting, principal, request);
+        Sitting here = inside.sitting();
+        PaperText text = papers.text(inside.appointment().paper(), language(here));
         Stage.Block block = block(here, item);
         RoomView.Question question = blocks.question(block, new ItemId(item), text, here);
         if (!question.known()) {
@@ -194,10 +224,14 @@ class RoomController {
     /** A picture, sound or film of a question. For the sitting's own candidate who may look at the question. */
     @GetMapping("/sittings/{sitting}/media/{item}/{number}")
     ResponseEntity<?> medium(
-            @PathVariable long sitting, @PathVariable String item, @PathVariable int number, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
-        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
-        PaperText text = papers.text(appointment.paper(), language(here));
+            @PathVariable long sitting,
+            @PathVariable String item,
+            @PathVariable int number,
+            Principal principal,
+            HttpServletRequest request) {
+        Door.Inside inside = door.inside(sitting, principal, request);
+        Sitting here = inside.sitting();
+        PaperText text = papers.text(inside.appointment().paper(), language(here));
         RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
         List<Papers.Medium> media = question.text().media();
         if (!question.known() || number < 0 || number >= media.size()) {
@@ -218,9 +252,14 @@ class RoomController {
     /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */
     @GetMapping("/sittings/{sitting}/sound/{stage}/{page}")
     ResponseEntity<byte[]> sound(
-            @PathVariable long sitting, @PathVariable String stage, @PathVariable int page, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
-        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+            @PathVariable long sitting,
+            @PathVariable String stage,
+            @PathVariable int page,
+            Principal principal,
+            HttpServletRequest request) {
+        Door.Inside inside = door.inside(sitting, principal, request);
+        Appointment appointment = inside.appointment();
+        Sitting here = inside.sitting();
         PaperText text = papers.text(appointment.paper(), language(here));
         int index = text.paper().route().stream()
                 .map(at -> at.id().value())
@@ -242,9 +281,11 @@ class RoomController {
 
     /** An exhibit of the open block. For the sitting's own candidate while a block is open whose questions have it. */
     @GetMapping("/sittings/{sitting}/exhibits/{exhibit}")
-    ResponseEntity<?> exhibit(@PathVariable long sitting, @PathVariable String exhibit, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
-        Sitting here = ledgers.open(appointment, clock.instant()).sitting();
+    ResponseEntity<?> exhibit(
+            @PathVariable long sitting, @PathVariable String exhibit, Principal principal, HttpServletRequest request) {
+        Door.Inside inside = door.given(sitting, principal, request);
+        Appointment appointment = inside.appointment();
+        Sitting here = inside.sitting();
         ExhibitId id = here.exhibits()
                 .filter(one -> one.id().value().equals(exhibit))
                 .findFirst()

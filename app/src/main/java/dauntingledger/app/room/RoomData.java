@@ -23,11 +23,13 @@ class RoomData {
     private final JsonMapper json;
     private final Words words;
     private final WallClock wall;
+    private final RoomSettings settings;
 
-    RoomData(JsonMapper json, Words words, WallClock wall) {
+    RoomData(JsonMapper json, Words words, WallClock wall, RoomSettings settings) {
         this.json = json;
         this.words = words;
         this.wall = wall;
+        this.settings = settings;
     }
 
     /**
@@ -42,6 +44,7 @@ class RoomData {
         data.put("paper", PaperCodec.toPlain(paper.knownUpTo(known)));
         data.put("window", WindowCodec.toPlain(sitting.window()));
         data.put("entries", opened.entries().stream().map(EntryCodec::toPlain).toList());
+        data.put("heartbeat", settings.heartbeat().toMillis());
         data.put(
                 "display",
                 Map.of(

@@ -5,6 +5,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.Clock;
 import org.springframework.http.HttpStatus;
@@ -31,16 +32,18 @@ class RoomFormsController {
     }
 
     @PostMapping("/sittings/{sitting}/return")
-    String signInAgain(@PathVariable long sitting, @RequestParam String pin, Principal principal) {
+    String signInAgain(
+            @PathVariable long sitting, @RequestParam String pin, Principal principal, HttpServletRequest request) {
         Appointment appointment = door.open(sitting, principal);
         String room = "redirect:/sittings/" + sitting;
-        return switch (pins.check(appointment.candidate(), pin)) {
+        return switch (pins.check(appointment.candidate(), pin, request)) {
             case RIGHT -> {
                 ledgers.record(appointment, new Act.SignedInAgain(), clock.instant());
                 yield room;
             }
             case WRONG -> room + "?pin=wrong";
             case WAIT -> room + "?pin=wait";
+            case UNAVAILABLE -> room + "?pin=unavailable";
         };
     }
 

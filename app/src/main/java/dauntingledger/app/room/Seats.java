@@ -25,9 +25,11 @@ class Seats {
 
     private final Clock clock;
     private final JsonMapper json;
+    private final RoomSettings settings;
     private final ConcurrentMap<SittingId, List<Stream>> streams = new ConcurrentHashMap<>();
 
-    Seats(Clock clock, JsonMapper json) {
+    Seats(Clock clock, JsonMapper json, RoomSettings settings) {
+        this.settings = settings;
         this.clock = clock;
         this.json = json;
     }
@@ -41,7 +43,13 @@ class Seats {
      */
     SseEmitter open(SittingId sitting, String seat, List<Map<String, Object>> made) {
         Stream stream = new Stream(seat, new SseEmitter(NO_TIMEOUT));
-        streams.computeIfAbsent(sitting, id -> new CopyOnWriteArrayList<>()).add(stream);
+        List<Stream> open = streams.computeIfAbsent(sitting, id -> new CopyOnWriteArrayList<>());
+        open.add(stream);
+        if (open.size() > settings.mostStreams()) {
+            Stream oldest = open.getFirst();
+            forget(sitting, oldest);
+            oldest.emitter().complete();
+        }
         Runnable forget = () -> forget(sitting, stream);
         stream.emitter().onCompletion(forget);
         stream.emitter().onError(error -> forget.run());

@@ -143,9 +143,8 @@ class StagePages {
             return Optional.empty();
         }
         return appointments.of(here.appointment().candidate()).stream()
-                .filter(other -> ledgers.open(other, here.sitting().now())
-                        .sitting()
-                        .stage()
+                .filter(other -> ledgers.openIfReadable(other, here.sitting().now())
+                        .flatMap(opened -> opened.sitting().stage())
                         .filter(Stage.TryOut.class::isInstance)
                         .isPresent())
                 .map(other -> other.sitting().toString())

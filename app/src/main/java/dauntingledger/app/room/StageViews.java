@@ -273,7 +273,7 @@ class StageViews {
                 elsewhere(sitting),
                 opened.examHash().shortForm(),
                 opened.examEntries(),
-                opened.held());
+                opened.waiting());
     }
 
     /**

@@ -36,11 +36,11 @@ class LedgerStoreTest extends ExamServerTest {
     void numbersTheLinesOfASittingWithoutAGapHoweverManyWriteAtOnce() throws Exception {
         Appointment appointment = seated();
         try (ExecutorService windows = Executors.newVirtualThreadPerTaskExecutor()) {
-            List<Future<List<Outcome>>> sent = IntStream.range(0, 50)
+            List<Future<Appended>> sent = IntStream.range(0, 50)
                     .mapToObj(i -> windows.submit(() -> ledgers.append(
-                            appointment, "s", List.of(made(new Act.ReviewOpened()), opened()), clock.instant())))
+                            appointment, batch(List.of(made(new Act.ReviewOpened()), opened())), clock.instant())))
                     .toList();
-            for (Future<List<Outcome>> one : sent) {
+            for (Future<Appended> one : sent) {
                 one.get();
             }
         }
@@ -66,7 +66,7 @@ class LedgerStoreTest extends ExamServerTest {
                 "{\"secret\":\"answer 86421\"}",
                 new byte[32]);
 
-        assertThatThrownBy(() -> ledgers.append(appointment, "s", List.of(opened()), clock.instant()))
+        assertThatThrownBy(() -> ledgers.append(appointment, batch(List.of(opened())), clock.instant()))
                 .isInstanceOf(IllegalStateException.class)
                 .hasNoCause()
                 .hasMessageContaining("SQL");
@@ -74,7 +74,8 @@ class LedgerStoreTest extends ExamServerTest {
                 "delete from ledger_line where sitting = ? and seq = ?",
                 appointment.sitting().value(),
                 next);
-        assertThat(ledgers.append(appointment, "s", List.of(opened()), clock.instant()))
+        assertThat(ledgers.append(appointment, batch(List.of(opened())), clock.instant())
+                        .outcomes())
                 .extracting(Outcome::status)
                 .containsExactly(Outcome.Status.ENTERED);
 
@@ -99,6 +100,10 @@ class LedgerStoreTest extends ExamServerTest {
                         Integer.class,
                         appointment.sitting().value()))
                 .isEqualTo(2);
+    }
+
+    private Batch batch(List<Entry> entries) {
+        return new Batch("s", entries, List.of(), clock.instant());
     }
 
     private Appointment seated() {

@@ -20,11 +20,13 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Sitting;
+import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,6 +34,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -48,6 +51,7 @@ class EntriesEndpointTest extends ExamServerTest {
 
     private Appointment appointment;
     private String seat;
+    private @Nullable Cookie seatCookie;
 
     @BeforeEach
     void enterTheRoom() throws Exception {
@@ -284,12 +288,12 @@ class EntriesEndpointTest extends ExamServerTest {
     }
 
     private String takeSeat() throws Exception {
-        String answer = mvc.perform(asCandidate(post(path("/seat"))))
+        MockHttpServletResponse answer = mvc.perform(asCandidate(post(path("/seat"))))
                 .andExpect(status().isOk())
                 .andReturn()
-                .getResponse()
-                .getContentAsString();
-        return json.readTree(answer).get("seat").asString();
+                .getResponse();
+        seatCookie = answer.getCookie("ledger-seat-" + appointment.sitting());
+        return json.readTree(answer.getContentAsString()).get("seat").asString();
     }
 
     private JsonNode send(Entry... entries) throws Exception {
@@ -312,7 +316,8 @@ class EntriesEndpointTest extends ExamServerTest {
     }
 
     private MockHttpServletRequestBuilder asCandidate(MockHttpServletRequestBuilder request) {
-        return request.with(user(appointment.candidate()).roles("CANDIDATE")).with(token());
+        MockHttpServletRequestBuilder seated = seatCookie == null ? request : request.cookie(seatCookie);
+        return seated.with(user(appointment.candidate()).roles("CANDIDATE")).with(token());
     }
 
     private static List<String> statuses(JsonNode answer) {

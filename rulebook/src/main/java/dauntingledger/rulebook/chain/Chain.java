@@ -7,7 +7,6 @@ import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Entry;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 
 /**
@@ -43,9 +42,16 @@ public final class Chain {
      * hexadecimal digits.
      */
     public static String digest(Entry entry) {
+        return Hash.of(made(entry)).hex().substring(0, DIGEST_LENGTH);
+    }
+
+    /** Returns the canonical text of an entry as its browser made it, of which {@link #digest} is worked out. */
+    public static String made(Entry entry) {
         Map<String, Object> made = EntryCodec.toPlain(entry);
-        made.keySet().removeAll(List.of("received", "heard", "formerSeat"));
-        return Hash.of(CanonicalJson.write(made)).hex().substring(0, DIGEST_LENGTH);
+        made.remove("received");
+        made.remove("heard");
+        made.remove("formerSeat");
+        return CanonicalJson.write(made);
     }
 
     /**

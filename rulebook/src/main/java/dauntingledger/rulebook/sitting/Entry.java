@@ -77,6 +77,15 @@ public record Entry(
         return Instant.ofEpochMilli(atMillis);
     }
 
+    public Instant receivedAt() {
+        return Instant.ofEpochMilli(receivedMillis);
+    }
+
+    /** Returns when the candidate had been heard before it, if that is known. */
+    public Optional<Instant> heard() {
+        return heardMillis == UNHEARD ? Optional.empty() : Optional.of(Instant.ofEpochMilli(heardMillis));
+    }
+
     /** Returns how long the entry was carried before the server received it; never negative. */
     public Duration carried() {
         return Duration.ofMillis(carriedMillis());

@@ -130,6 +130,9 @@ public final class Ledger {
         if (entry.act() instanceof Act.HeldDecided decided) {
             return decide(entry, decided);
         }
+        if (entry.act() instanceof Act.ReceiptGiven && belief.isReceiptGiven()) {
+            return Verdict.ALREADY_SO;
+        }
         Optional<Held.Reason> doubt = belief.doubt(entry);
         if (doubt.isPresent()) {
             return hold(entry, doubt.get());
@@ -145,7 +148,11 @@ public final class Ledger {
     }
 
     private boolean mayRestOnHeld(Entry entry) {
-        return entry.isFromABrowser() && held.values().stream().anyMatch(Held::waits);
+        boolean waits = false;
+        for (Held one : held.values()) {
+            waits |= one.waits();
+        }
+        return waits && entry.isFromABrowser();
     }
 
     private Verdict decide(Entry entry, Act.HeldDecided decided) {

@@ -34,7 +34,9 @@ final class Milestones {
 
     /** Forgets what lies behind {@code place}, where the entries change. */
     void forgetFrom(int place) {
-        milestones.removeIf(milestone -> milestone.count() > place);
+        while (last().count() > place) {
+            milestones.removeLast();
+        }
     }
 
     /** Returns the sitting as of the first {@code place} of {@code entries}. */

@@ -152,9 +152,22 @@ public final class Sitting {
         return new ToolPermission(fold).offered();
     }
 
-    /** Returns the exhibits that may be looked at now: those of the open block while the candidate is at the desk. */
+    /**
+     * Returns the exhibits that may be looked at now, while the candidate is at the desk: those of the questions of the
+     * open block that have been in view or may come into view.
+     */
     public Stream<Exhibit> exhibits() {
-        return openBlock().stream().flatMap(equipment()::exhibitsIn);
+        return openBlock().stream()
+                .flatMap(block -> block.items()
+                        .filter(item -> maySee(item.id()))
+                        .flatMap(item -> equipment().exhibitsOf(item.id(), block)))
+                .distinct();
+    }
+
+    /** Returns whether a question of the open block has been in view or may come into view now. */
+    public boolean maySee(ItemId item) {
+        return question(item).opened()
+                || permits(new Act.QuestionOpened(item), now()).isPermitted();
     }
 
     /** Returns the exhibits of the question in view. */
@@ -400,6 +413,11 @@ public final class Sitting {
         return select(place -> place.section().equals(section))
                 .map(Question::spent)
                 .reduce(Duration.ZERO, Duration::plus);
+    }
+
+    /** Returns whether the exam is over by hand-in or by time. */
+    public boolean isHandedIn() {
+        return fold.position instanceof Position.Over over && over.ending() == Position.Ending.HANDED_IN;
     }
 
     /** Returns what the server calls the window that writes this sitting. */

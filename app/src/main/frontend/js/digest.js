@@ -1,0 +1,11 @@
+// What announces an entry that waits to be sent: the first half of the SHA-256 of its canonical text, in hexadecimal
+// digits. The browser's own SHA-256 exists in secure contexts only, and a hall's network may be plain HTTP.
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+
+const LENGTH = 32;
+
+/** @param desk the rulebook's module */
+export function digest(desk, entry) {
+  return bytesToHex(sha256(utf8ToBytes(desk.made(entry)))).slice(0, LENGTH);
+}

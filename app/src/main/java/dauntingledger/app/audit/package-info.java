@@ -1,0 +1,7 @@
+/** Writes down who did what to whom, from where, and what came of it; and shows it to the exam office. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {})
+package dauntingledger.app.audit;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,22 @@
+package dauntingledger.app.ledger;
+
+import java.time.Duration;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+
+/**
+ * Bounds of the ledgers, far beyond what a person at a desk comes to.
+ *
+ * @param mostEntries how many entries a ledger holds before it takes none from the candidate any more
+ * @param perMinute how many entries a candidate can send a minute in the long run
+ * @param atOnce how many of them can come at once, as after an outage
+ * @param longestWrite how long a request waits for its entries to be on the disk
+ * @param mostInMemory how many ledgers are kept folded
+ */
+@ConfigurationProperties("exam.ledger")
+record LedgerSettings(
+        @DefaultValue("50000") int mostEntries,
+        @DefaultValue("600") int perMinute,
+        @DefaultValue("4000") int atOnce,
+        @DefaultValue("20s") Duration longestWrite,
+        @DefaultValue("20000") int mostInMemory) {}

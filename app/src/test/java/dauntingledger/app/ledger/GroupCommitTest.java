@@ -1,0 +1,127 @@
+package dauntingledger.app.ledger;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.anyList;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doNothing;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.inOrder;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+
+import dauntingledger.rulebook.chain.Hash;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import org.hibernate.exception.GenericJDBCException;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.mockito.InOrder;
+
+class GroupCommitTest {
+
+    private static final List<LedgerLine> LINE = List.of(new LedgerLine(new SittingId(1), 1, "{}", Hash.of("{}")));
+
+    private final Store store = mock();
+    private final GroupCommit writer =
+            new GroupCommit(store, new LedgerSettings(100, 600, 600, Duration.ofMillis(500), 10));
+
+    @BeforeEach
+    void start() {
+        writer.start();
+    }
+
+    @AfterEach
+    void stop() {
+        writer.stop();
+    }
+
+    @Test
+    void answersOnlyAfterTheSync() {
+        writer.write(LINE, Optional.empty());
+
+        InOrder order = inOrder(store);
+        order.verify(store).commit(LINE, List.of());
+        order.verify(store).sync();
+    }
+
+    @Test
+    void writesNothingWhereThereIsNothingToWrite() {
+        writer.write(List.of(), Optional.empty());
+
+        verify(store, never()).sync();
+    }
+
+    @Test
+    void acknowledgesNothingUntilASyncThatFailedHasSucceeded() {
+        doThrow(failing("58030")).when(store).sync();
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+
+        assertThatThrownBy(() -> writer.write(List.of(), Optional.empty()))
+                .as("a resend that has nothing to write")
+                .isInstanceOf(StoreFailedException.class);
+        doNothing().when(store).sync();
+        assertThatCode(() -> writer.write(List.of(), Optional.empty())).doesNotThrowAnyException();
+        writer.write(List.of(), Optional.empty());
+
+        verify(store, times(3)).sync();
+    }
+
+    @Test
+    void opensTheStoreAnewAfterAFailureOfItsOwnButNotAfterARefusedRow() {
+        doThrow(failing("90098")).when(store).commit(anyList(), anyList());
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+        verify(store).reopen();
+
+        doThrow(failing("23505")).when(store).commit(anyList(), anyList());
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+                .isInstanceOf(StoreFailedException.class)
+                .hasNoCause()
+                .hasMessageContaining("23505");
+        verify(store).reopen();
+    }
+
+    @Test
+    void goesOnAfterAnyError() {
+        doThrow(new LinkageError("gone")).when(store).commit(anyList(), anyList());
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+
+        doNothing().when(store).commit(anyList(), anyList());
+        assertThatCode(() -> writer.write(LINE, Optional.empty())).doesNotThrowAnyException();
+    }
+
+    @Test
+    void keepsNobodyWaitingForEver() {
+        CountDownLatch stuck = new CountDownLatch(1);
+        doAnswer(call -> {
+                    stuck.await();
+                    return null;
+                })
+                .when(store)
+                .sync();
+
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+                .isInstanceOf(StoreFailedException.class)
+                .hasMessageContaining("PT0.5S");
+        stuck.countDown();
+    }
+
+    @Test
+    void namesAnErrorWithoutWhatItSays() {
+        doThrow(new IllegalStateException("answer 86421")).when(store).commit(anyList(), anyList());
+
+        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+                .satisfies(e -> assertThat(e.getMessage()).doesNotContain("86421"));
+    }
+
+    private static RuntimeException failing(String state) {
+        return new GenericJDBCException("failed", new SQLException("values (answer 86421)", state));
+    }
+}
