@@ -51,8 +51,8 @@ const clockFace = new ClockFace(words, (warning) => slip(warning));
 const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, words, { draw, whisper, slip }) : null;
 const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
-keepForOffline();
 await sitting.start();
+keepForOffline();
 bindStageActs();
 block?.start();
 arrival?.start?.();
@@ -196,11 +196,15 @@ function given() {
   return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 
-/** Keeps this page for offline, but not one that stands before the room while entries wait to be sent. */
+/** Keeps this page for offline. While entries wait, the server answers with another page, which is not to be kept. */
 async function keepPage() {
-  const page = await fetch(location.pathname);
-  if (page.ok && page.headers.get('Ledger-Keep')) {
-    await (await caches.open('ledger-rooms')).put(location.pathname, page);
+  for (;;) {
+    await sitting.sender.drained();
+    const page = await fetch(location.pathname);
+    if (page.headers.get('Ledger-Keep')) {
+      await (await caches.open('ledger-rooms')).put(location.pathname, page);
+      return;
+    }
   }
 }
 

@@ -8,6 +8,20 @@ export class Refused extends Error {
   }
 }
 
+/** The server gives nothing new out while entries wait in this browser. */
+const TOO_EARLY = 425;
+
+/** Fetches something that the candidate may not have had before, as soon as nothing waits to be sent. */
+export async function fetchGiven(address, sitting) {
+  for (;;) {
+    const answer = await fetch(address);
+    if (answer.status !== TOO_EARLY) {
+      return answer;
+    }
+    await sitting.sender.drained();
+  }
+}
+
 function csrf() {
   const cookie = document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN='));
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';

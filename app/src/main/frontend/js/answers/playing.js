@@ -1,15 +1,24 @@
-// Sounds and films with a number of plays: a play counts once it has begun, and a player that stalls costs nothing.
+// Sounds and films. One that can be played only so often is fetched whole before it begins, part by part, with a ticket
+// that the server counts; a part that stalls is fetched again. What was fetched and has not begun is kept for the next press.
+import { post } from '../server.js';
+
+const TRIES = 5;
+const TRY_AGAIN = 1_000;
+
 export class Playing {
   constructor(answers) {
     this.answers = answers;
+    this.fetched = new Set();
   }
 
   bind(sheet, item) {
     sheet.querySelectorAll('.playing').forEach((root) => {
       const player = root.querySelector('audio, video');
-      const { response, medium } = root.dataset;
-      player.src = this.answers.medium(medium);
-      player.preload = 'auto';
+      const { medium } = root.dataset;
+      if (medium) {
+        player.src = this.answers.medium(medium);
+        player.preload = 'auto';
+      }
       const begin = root.querySelector('[data-play]');
       const ask = root.querySelector('.play-ask');
       begin.addEventListener('click', () => {
@@ -31,7 +40,7 @@ export class Playing {
       player.addEventListener('playing', () => {
         if (root.dataset.begun !== 'true') {
           root.dataset.begun = 'true';
-          if (!this.answers.page.act('played', { item, response })) {
+          if (medium && !this.answers.page.act('played', { item, response: root.dataset.response })) {
             player.pause();
           }
         }
@@ -59,14 +68,55 @@ export class Playing {
     player.currentTime = 0;
     this.say(root, 'play.begins');
     root.querySelector('[data-play]').disabled = true;
-    await player.play().catch(() => this.failed(item, root, player));
+    try {
+      if (root.dataset.limited === 'true' && !this.fetched.has(root)) {
+        player.src = await this.fetchPlay(item, root);
+        this.fetched.add(root);
+      }
+      await player.play();
+      this.fetched.delete(root);
+    } catch {
+      this.failed(item, root, player);
+    }
+  }
+
+  /** Fetches one play and returns its address; with the last part it counts. */
+  async fetchPlay(item, root) {
+    const { sitting } = this.answers;
+    await sitting.sender.drained();
+    const { ticket, type, parts } = await post(`${sitting.path}/plays/${encodeURIComponent(item)}/${encodeURIComponent(root.dataset.response)}`);
+    const bytes = [];
+    let entry;
+    for (let part = 0; part < parts; part += 1) {
+      const answer = await this.fetchPart(`${sitting.path}/plays/${ticket}/parts/${part}`, root);
+      entry = answer.headers.get('Ledger-Entry');
+      bytes.push(await answer.arrayBuffer());
+    }
+    sitting.hear([JSON.parse(entry)]);
+    return URL.createObjectURL(new Blob(bytes, { type }));
+  }
+
+  async fetchPart(address, root) {
+    for (let tries = 1; ; tries += 1) {
+      const answer = await fetch(address).catch(() => undefined);
+      if (answer?.ok) {
+        return answer;
+      }
+      if (tries === TRIES || answer?.status === 409) {
+        throw new Error(`the recording stopped with ${answer?.status}`);
+      }
+      this.say(root, 'play.stalled');
+      await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN));
+    }
   }
 
   /** What could not be fetched is fetched again at the next press; nothing has counted. */
   failed(item, root, player) {
     if (root.dataset.running === 'true' && root.dataset.begun !== 'true') {
       this.say(root, 'play.failed');
-      player.load();
+      if (root.dataset.medium) {
+        player.load();
+      }
       this.over(item, root, true);
     }
   }
@@ -87,7 +137,7 @@ export class Playing {
   drawOne(root, question, failed = false) {
     const left = this.left(question, root);
     const running = root.dataset.running === 'true';
-    root.querySelector('[data-play]').disabled = running || question.seal !== 'none' || left === 0;
+    root.querySelector('[data-play]').disabled = running || question.seal !== 'none' || (left === 0 && !this.fetched.has(root));
     if (running && root.dataset.begun === 'true') {
       this.say(root, 'play.running');
     } else if (!running && !failed) {

@@ -1,6 +1,7 @@
 // Exhibits: documents in tabs, with pages, zoom, find, contents, and a hand to move them. PDF is drawn by a library that
 // is fetched with the first such document.
 import { rangeOf, textNodes } from '../marks.js';
+import { fetchGiven } from '../server.js';
 import { icon, make } from './panels.js';
 
 const ZOOMS = [50, 75, 100, 125, 150, 200, 300, 400];
@@ -129,10 +130,11 @@ export class ExhibitTool {
   async load(exhibit) {
     const address = `/sittings/${this.bench.sitting.data.sitting}/exhibits/${encodeURIComponent(exhibit.id)}`;
     if (exhibit.kind === 'image') {
+      await fetchGiven(address, this.bench.sitting);
       return PictureDocument.open(address, this.body, exhibit.title);
     }
     const pdf = exhibit.kind === 'pdf' ? this.bench.door.pdf() : undefined;
-    const response = await fetch(address);
+    const response = await fetchGiven(address, this.bench.sitting);
     if (!response.ok) {
       throw new Error(String(response.status));
     }

@@ -41,7 +41,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class SecurityConfiguration {
 
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
-            + "img-src 'self'; media-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
+            + "img-src 'self'; media-src 'self' blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
             + "worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
@@ -117,6 +117,7 @@ class SecurityConfiguration {
                                 "/assets/**",
                                 "/service-worker.js",
                                 "/left-behind/*",
+                                "/unavailable",
                                 "/error",
                                 "/actuator/health")
                         .permitAll()

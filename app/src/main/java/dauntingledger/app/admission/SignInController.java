@@ -2,13 +2,17 @@ package dauntingledger.app.admission;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
 
 /** The sign-in page and the choice of language; open to everybody. */
 @Controller
@@ -41,6 +45,13 @@ class SignInController {
         model.addAttribute("signedOut", signedOut != null);
         model.addAttribute("keys", keypad.keys(settings.shufflesKeypad()));
         return "sign-in";
+    }
+
+    /** Says that the store takes nothing at the moment; for everybody, and shown in place of another page. */
+    @RequestMapping("/unavailable")
+    ModelAndView unavailable(HttpServletRequest request) {
+        return new ModelAndView(
+                "unavailable", Map.of("again", "GET".equals(request.getMethod())), HttpStatus.SERVICE_UNAVAILABLE);
     }
 
     /** Chooses the language of the interface on this computer; for everybody. */

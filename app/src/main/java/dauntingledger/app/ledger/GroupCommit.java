@@ -35,14 +35,16 @@ class GroupCommit implements SmartLifecycle {
     private static final int MOST_APPENDS = 4_000;
 
     private final Store store;
+    private final StoreGate gate;
     private final Duration longestWait;
     private final BlockingQueue<Append> queue = new LinkedBlockingQueue<>();
     private volatile boolean running;
     private volatile boolean unsynced;
     private @Nullable Thread writer;
 
-    GroupCommit(Store store, LedgerSettings settings) {
+    GroupCommit(Store store, StoreGate gate, LedgerSettings settings) {
         this.store = store;
+        this.gate = gate;
         this.longestWait = settings.longestWrite();
     }
 
@@ -161,6 +163,7 @@ class GroupCommit implements SmartLifecycle {
                 batch.stream().mapToInt(append -> append.lines().size()).sum(),
                 describe(e));
         if (!isRefusedRow(e)) {
+            gate.close("a commit failed");
             store.reopen();
         }
         fail(batch, e);

@@ -13,6 +13,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Follows the hash chain through an exported ledger, without the rules and without the server. */
 final class LedgerCheck {
 
+    /** Marks a line of an export that is no entry, but says what a repair has noted of the entry after it. */
+    static final String MENDED = "mended";
+
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private LedgerCheck() {}
@@ -29,21 +32,31 @@ final class LedgerCheck {
             return bad(1, "the file is empty");
         }
         Hash previous = null;
+        int seq = 0;
+        int mended = 0;
+        boolean anew = false;
         for (int i = 0; i < lines.size(); i++) {
             try {
                 Map<String, Object> line = new LinkedHashMap<>(JSON.readValue(lines.get(i), Map.class));
+                if (i > 0 && line.containsKey(MENDED)) {
+                    mended++;
+                    anew = true;
+                    continue;
+                }
                 Object claimed = line.remove("hash");
                 if (i == 0 && !Chain.FORMAT.equals(line.get("format"))) {
                     return bad(1, "it is not the head of a ledger in the format " + Chain.FORMAT);
                 }
-                if (i > 0 && !Objects.equals(line.get("seq"), i)) {
-                    return bad(i + 1, "its number is " + line.get("seq") + " where " + i + " is due");
+                if (i > 0 && !anew && !Objects.equals(line.get("seq"), seq)) {
+                    return bad(i + 1, "its number is " + line.get("seq") + " where " + seq + " is due");
                 }
                 Hash due = previous == null ? Chain.ofHead(line) : Chain.next(previous, CanonicalJson.write(line));
-                if (!due.hex().equals(claimed)) {
+                if (!anew && !due.hex().equals(claimed)) {
                     return bad(i + 1, "its hash does not follow from its text and the line before it");
                 }
-                previous = due;
+                previous = new Hash(String.valueOf(claimed));
+                seq = line.get("seq") instanceof Integer number ? number + 1 : 1;
+                anew = false;
             } catch (JacksonException | IllegalArgumentException e) {
                 return bad(i + 1, "it is not a line of a ledger");
             }
@@ -51,8 +64,9 @@ final class LedgerCheck {
         return new Result(
                 true,
                 lines.size(),
-                "Intact: " + (lines.size() - 1) + " entries, ending in "
-                        + Objects.requireNonNull(previous).shortForm());
+                "Intact: " + (lines.size() - 1 - mended) + " entries, ending in "
+                        + Objects.requireNonNull(previous).shortForm()
+                        + (mended == 0 ? "" : "; places mended: " + mended));
     }
 
     private static Result bad(int line, String why) {

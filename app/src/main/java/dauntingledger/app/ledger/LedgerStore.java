@@ -166,10 +166,20 @@ class LedgerStore implements Ledgers {
     public Stream<String> export(Appointment appointment) {
         Map<String, Object> head = head(appointment);
         String first = CanonicalJson.write(withHash(head, Chain.ofHead(head)));
+        List<Mends.Mend> mended = mends.of(appointment.sitting());
         return Stream.concat(
-                Stream.of(first),
-                lines(appointment.sitting()).stream()
-                        .map(line -> CanonicalJson.write(withHash(plain(line.line()), line.hash()))));
+                Stream.of(first), lines(appointment.sitting()).stream().flatMap(line -> exported(line, mended)));
+    }
+
+    /** A line that is set aside is no entry, so only what was noted of it is given out. */
+    private Stream<String> exported(LedgerLine line, List<Mends.Mend> mended) {
+        List<Mends.Mend> here =
+                mended.stream().filter(mend -> mend.seq() == line.seq()).toList();
+        Stream<String> notes = here.stream().map(mend -> CanonicalJson.write(mend.line()));
+        boolean aside = here.stream().anyMatch(mend -> mend.kind() == Mends.Kind.ASIDE);
+        return aside
+                ? notes
+                : Stream.concat(notes, Stream.of(CanonicalJson.write(withHash(plain(line.line()), line.hash()))));
     }
 
     private <T> T change(Appointment appointment, Instant now, BiFunction<LiveLedger, List<LedgerLine>, T> change) {

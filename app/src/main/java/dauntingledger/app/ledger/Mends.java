@@ -2,6 +2,7 @@ package dauntingledger.app.ledger;
 
 import jakarta.persistence.EntityManager;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -30,13 +31,31 @@ class Mends {
         this.transactions = transactions;
     }
 
+    /** What was noted of a line, and why. */
+    record Mend(int seq, Kind kind, String note) {
+        /** Returns the line of an export that says so. */
+        Map<String, Object> line() {
+            return Map.of(LedgerCheck.MENDED, kind.name(), "note", note);
+        }
+    }
+
+    /** Returns everything that was noted of a sitting, in the order of its lines. */
+    List<Mend> of(SittingId sitting) {
+        List<?> found = transactions.execute(status -> entities.createNativeQuery(
+                        "select seq, kind, note from ledger_mend where sitting = ?1 order by seq, kind", Object[].class)
+                .setParameter(1, sitting.value())
+                .getResultList());
+        return found.stream()
+                .map(Object[].class::cast)
+                .map(row -> new Mend((Integer) row[0], Kind.valueOf((String) row[1]), (String) row[2]))
+                .toList();
+    }
+
     /** Returns the lines of a sitting that are set aside, by number. */
     Set<Integer> aside(SittingId sitting) {
-        List<?> found = transactions.execute(status -> entities.createNativeQuery(
-                        "select seq from ledger_mend where sitting = ?1 and kind = ?2", Integer.class)
-                .setParameter(1, sitting.value())
-                .setParameter(2, Kind.ASIDE.name())
-                .getResultList());
-        return found.stream().map(Integer.class::cast).collect(Collectors.toSet());
+        return of(sitting).stream()
+                .filter(mend -> mend.kind() == Kind.ASIDE)
+                .map(Mend::seq)
+                .collect(Collectors.toSet());
     }
 }

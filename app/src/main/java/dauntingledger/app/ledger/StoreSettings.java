@@ -11,11 +11,11 @@ import org.springframework.util.unit.DataSize;
  * @param watchEvery how often it is tried
  * @param probeWithin how long a row may take to be on the disk
  * @param giveUpAfter how long it may fail, with space on the disk, before the process ends
- * @param enoughSpace from how much free space on a full disk is no excuse any more
+ * @param reserve below how much free space nothing is written any more, because a write that fails closes the store
  */
 @ConfigurationProperties("exam.store")
 record StoreSettings(
-        @DefaultValue("5s") Duration watchEvery,
+        @DefaultValue("2s") Duration watchEvery,
         @DefaultValue("3s") Duration probeWithin,
         @DefaultValue("1m") Duration giveUpAfter,
-        @DefaultValue("64MB") DataSize enoughSpace) {}
+        @DefaultValue("32MB") DataSize reserve) {}

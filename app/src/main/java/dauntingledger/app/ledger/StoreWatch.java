@@ -1,9 +1,9 @@
 package dauntingledger.app.ledger;
 
 import java.time.Duration;
-import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.Executor;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
@@ -11,50 +11,52 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.health.contributor.Health;
 import org.springframework.boot.health.contributor.HealthIndicator;
-import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
 /**
- * Says whether the store works: whether a row can be written and is on the disk within a few seconds. It tries again by
- * itself, and so opens a store that a full disk has closed as soon as there is space. One that stays closed although
- * there is space ends the process, so that whoever supervises it starts it anew.
+ * Sees to it that the store works: that there is space, and that a row is on the disk within a few seconds. It opens the
+ * gate again by itself when that is so. A store that stays closed although there is space ends the process, so that
+ * whoever supervises it starts it anew; and so does a server that has no thread left to answer with.
  */
 @Component("store")
-class StoreWatch implements HealthIndicator {
+class StoreWatch implements HealthIndicator, SmartLifecycle {
+
+    /*
+     * It works on threads of its own: requests run on virtual threads, which share a few carriers, and a statement that
+     * never returns keeps one of these. A probe that does not come back is left behind, and a few of them at most.
+     */
 
     private static final Logger log = LoggerFactory.getLogger(StoreWatch.class);
-    private static final Duration FRESH = Duration.ofSeconds(1);
+    private static final int MOST_STUCK = 3;
 
+    private final Store store;
     private final GroupCommit writer;
     private final ClockKeeper clock;
-    private final Store store;
+    private final StoreGate gate;
     private final StoreSettings settings;
     private final FreeSpace space;
     private final ProcessEnd end;
-    private final Executor threads =
-            task -> Thread.ofVirtual().name("store-probe").start(task);
-    private @Nullable Probe last;
+    private @Nullable Thread thread;
+    private volatile boolean running;
+    private int stuck;
     private long failingSince;
 
     StoreWatch(
+            Store store,
             GroupCommit writer,
             ClockKeeper clock,
-            Store store,
+            StoreGate gate,
             StoreSettings settings,
             FreeSpace space,
             ProcessEnd end) {
+        this.store = store;
         this.writer = writer;
         this.clock = clock;
-        this.store = store;
+        this.gate = gate;
         this.settings = settings;
         this.space = space;
         this.end = end;
-    }
-
-    private record Probe(boolean works, long at) {
-        boolean isFresh() {
-            return System.nanoTime() - at < FRESH.toNanos();
-        }
     }
 
     /** How much can still be written where the data is. */
@@ -72,56 +74,94 @@ class StoreWatch implements HealthIndicator {
 
     @Override
     public Health health() {
-        return works() ? Health.up().build() : Health.down().build();
+        return gate.isClosed() ? Health.down().build() : Health.up().build();
     }
 
-    private synchronized boolean works() {
-        Probe known = last;
-        if (known == null || !known.isFresh()) {
-            known = new Probe(probe(), System.nanoTime());
-            last = known;
+    @Override
+    public void start() {
+        running = true;
+        thread = Thread.ofPlatform().daemon().name("store-watch").start(this::loop);
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+        Thread stopping = thread;
+        if (stopping != null) {
+            stopping.interrupt();
         }
-        return known.works();
     }
 
-    @Scheduled(fixedDelayString = "${exam.store.watch-every:5s}")
-    void watch() {
-        if (works()) {
-            if (failingSince != 0) {
-                log.warn("The store works again.");
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    private void loop() {
+        while (running) {
+            try {
+                TimeUnit.MILLISECONDS.sleep(settings.watchEvery().toMillis());
+                look();
+            } catch (InterruptedException e) {
+                return;
+            } catch (RuntimeException e) {
+                log.error("The watch of the store goes on after an error", e);
             }
-            failingSince = 0;
+        }
+    }
+
+    /** Tries the store once, and opens or closes the gate. */
+    void look() throws InterruptedException {
+        boolean room = space.bytes() >= settings.reserve().toBytes();
+        if (!room) {
+            gate.close(
+                    "there is less space on the disk than " + settings.reserve().toMegabytes() + " MB");
             return;
         }
-        if (failingSince == 0) {
-            failingSince = System.nanoTime();
-            log.error(
-                    "ALARM: the store does not take anything. Candidates' answers are kept on their computers meanwhile.");
+        if (works()) {
+            failingSince = 0;
+            gate.open();
+        } else {
+            gate.close("a row did not come to the disk");
+            failingSince = failingSince == 0 ? System.nanoTime() : failingSince;
+            if (System.nanoTime() - failingSince >= settings.giveUpAfter().toNanos()) {
+                end.because(
+                        "The store stays closed although there is space on the disk; the server ends to be started anew.");
+            }
         }
-        boolean longEnough =
-                System.nanoTime() - failingSince > settings.giveUpAfter().toNanos();
-        if (longEnough && space.bytes() > settings.enoughSpace().toBytes()) {
-            end.because(
-                    "The store stays closed although there is space on the disk; the server ends to be started anew.");
+        if (!answers()) {
+            end.because("No thread is left to answer with; the server ends to be started anew.");
         }
     }
 
-    private boolean probe() {
-        CompletableFuture<Void> probe = CompletableFuture.runAsync(
-                () -> {
+    private boolean works() throws InterruptedException {
+        return stuck < MOST_STUCK
+                && within(settings.probeWithin(), () -> {
+                    if (gate.isClosed()) {
+                        store.reopen();
+                    }
                     clock.keep();
                     writer.probe();
-                },
-                threads);
+                });
+    }
+
+    private boolean within(Duration most, Runnable probe) throws InterruptedException {
+        FutureTask<Boolean> task = new FutureTask<>(probe, true);
+        Thread.ofPlatform().daemon().name("store-probe").start(task);
         try {
-            probe.get(settings.probeWithin().toMillis(), TimeUnit.MILLISECONDS);
-            return true;
-        } catch (ExecutionException | TimeoutException e) {
-            store.reopen();
+            return task.get(most.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+            stuck++;
             return false;
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        } catch (ExecutionException e) {
             return false;
         }
+    }
+
+    /** Returns whether a new virtual thread gets to run. */
+    private boolean answers() throws InterruptedException {
+        CountDownLatch ran = new CountDownLatch(1);
+        Thread.ofVirtual().start(ran::countDown);
+        return ran.await(settings.giveUpAfter().toMillis(), TimeUnit.MILLISECONDS);
     }
 }

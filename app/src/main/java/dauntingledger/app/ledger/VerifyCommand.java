@@ -3,8 +3,12 @@ package dauntingledger.app.ledger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLException;
 
-/** {@code bin/verify FILE}: says whether an exported ledger is intact, or names its first bad line. */
+/**
+ * {@code bin/verify FILE}: says whether an exported ledger is intact, or names its first bad line. {@code bin/verify --data
+ * FOLDER} does so for every ledger of a server that is stopped.
+ */
 public final class VerifyCommand {
 
     private static final int INTACT = 0;
@@ -19,8 +23,11 @@ public final class VerifyCommand {
 
     /** Returns 0 if the ledger is intact, 1 if it is not, 2 if there is no readable file. */
     public static int run(String... args) {
+        if (args.length == 2 && args[0].equals("--data")) {
+            return all(args[1]);
+        }
         if (args.length != 1) {
-            System.err.println("Give one file: bin/verify LEDGER.jsonl");
+            System.err.println("Give one file, or a data folder: bin/verify LEDGER.jsonl, bin/verify --data FOLDER");
             return UNUSABLE;
         }
         try {
@@ -31,5 +38,35 @@ public final class VerifyCommand {
             System.err.println("The file cannot be read as UTF-8 text: " + e.getMessage());
             return UNUSABLE;
         }
+    }
+
+    private static int all(String folder) {
+        try (StoredLedgers ledgers = StoredLedgers.in(Path.of(folder))) {
+            int sittings = 0;
+            int entries = 0;
+            int broken = 0;
+            for (StoredLedgers.Stored ledger : ledgers.all()) {
+                sittings++;
+                entries += ledgers.entries(ledger);
+                for (StoredLedgers.Finding finding : ledgers.findings(ledger)) {
+                    broken += finding.mended() ? 0 : 1;
+                    System.out.println("Sitting " + finding.sitting() + ", line " + finding.seq() + ": " + finding.why()
+                            + (finding.mended() ? " (mended)." : "."));
+                }
+            }
+            System.out.println("Sittings: " + sittings + ", entries: " + entries
+                    + (broken == 0
+                            ? ". Everything can be followed."
+                            : ". Places that cannot be followed: " + broken + "."));
+            return broken == 0 ? INTACT : BROKEN;
+        } catch (SQLException e) {
+            System.err.println(unusable(folder));
+            return UNUSABLE;
+        }
+    }
+
+    static String unusable(String folder) {
+        return "There is no database in " + folder + " that can be opened. Name the data folder, and stop the server"
+                + " that uses it.";
     }
 }

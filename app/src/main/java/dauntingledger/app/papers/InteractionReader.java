@@ -193,6 +193,7 @@ final class InteractionReader {
                 play.response(),
                 pictures.keep(type.get(), file.get()),
                 type.get().startsWith("video/"),
+                play.most() > 0,
                 transcript));
         return play;
     }

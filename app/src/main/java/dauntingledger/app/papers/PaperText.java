@@ -237,9 +237,11 @@ public record PaperText(
          * A sound or a film.
          *
          * @param medium its name among the media of the question
+         * @param limited whether the number of its plays is limited
          * @param transcript what is said in it, as HTML, where the author gives it
          */
-        record Playing(ResponseId response, String medium, boolean film, String transcript) implements Part {}
+        record Playing(ResponseId response, String medium, boolean film, boolean limited, String transcript)
+                implements Part {}
 
         /**
          * The answer is given in the printed booklet.

@@ -234,12 +234,20 @@ class RoomController {
         PaperText text = papers.text(inside.appointment().paper(), language(here));
         RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
         List<Papers.Medium> media = question.text().media();
-        if (!question.known() || number < 0 || number >= media.size()) {
+        if (!question.known() || number < 0 || number >= media.size() || isLimited(question, number)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         return answer(
                 MediaType.parseMediaType(media.get(number).type()),
                 media.get(number).bytes());
+    }
+
+    /** Returns whether a medium is a recording that can be played only so often; it is fetched with a ticket. */
+    private static boolean isLimited(RoomView.Question question, int number) {
+        return question.text().parts().stream()
+                .anyMatch(part -> part instanceof PaperText.Part.Playing playing
+                        && playing.limited()
+                        && RecordingsController.number(playing.medium()) == number);
     }
 
     /** Returns the open block if {@code item} is asked in it. */

@@ -88,6 +88,14 @@ abstract class BrowserTest extends ExamServerTest {
         window.locator("main form .btn.go").click();
     }
 
+    /** Opens the room of the test's own sitting in another browser than the one that has its seat, and goes on there. */
+    protected void goOnIn(Page elsewhere) {
+        signIn(elsewhere, appointment.candidate(), PIN);
+        elsewhere.navigate("/sittings/" + appointment.sitting());
+        elsewhere.locator("#take").click();
+        awaitPage(elsewhere, "block");
+    }
+
     /** Opens a browser of somebody else, with a window in it. */
     protected Page newBrowser(Browser.NewContextOptions options) {
         BrowserContext other = browser.newContext(options.setBaseURL("http://localhost:" + port));

@@ -47,9 +47,7 @@ class KindsTest extends BrowserTest {
     void areAnsweredByTouch() {
         Page tablet = newBrowser(
                 new Browser.NewContextOptions().setViewportSize(1024, 768).setHasTouch(true));
-        signIn(tablet, appointment.candidate(), PIN);
-        tablet.navigate("/sittings/" + appointment.sitting());
-        awaitPage(tablet, "block");
+        goOnIn(tablet);
         tap(tablet, "call-order", "[data-choice=who]", "[data-choice=me]");
         tap(tablet, "words-meaning", "[data-pair='over answer']");
         tap(tablet, "call-gaps", "[data-choice=watch]", "[data-gap=G1]");
@@ -257,7 +255,7 @@ class KindsTest extends BrowserTest {
 
     @Test
     void aSoundThatCannotBePlayedCostsNothing() {
-        page.route("**/media/**", route -> route.abort());
+        page.route("**/plays/**", route -> route.abort());
         page.reload();
         awaitPage("block");
         turnTo("heard-draught");

@@ -186,8 +186,7 @@ class PanelsTest extends ToolsBrowserTest {
         void areZoomedWithTwoFingers() {
             Page tablet = newBrowser(
                     new Browser.NewContextOptions().setViewportSize(1024, 768).setHasTouch(true));
-            signIn(tablet, appointment.candidate(), PIN);
-            enter(tablet);
+            goOnIn(tablet);
             tablet.locator("[data-tool=exhibit]").tap();
             Locator paper = panel(tablet, "exhibit").locator(".exhibit-body");
             assertThat(paper).containsText("Heights over Fiddler");

@@ -68,8 +68,7 @@ class ToolsTest extends ToolsBrowserTest {
 
         Page other = newBrowser(new Browser.NewContextOptions().setViewportSize(1280, 800));
         context.close();
-        signIn(other, appointment.candidate(), PIN);
-        enter(other);
+        goOnIn(other);
         assertThat(panel(other, "sketch").locator(".shapes .shape")).hasCount(1);
         assertThat(panel(other, "worksheet").locator("#ws-B3")).hasText("5.4");
         assertThat(panel(other, "calculator").locator(".tape")).containsText("= 5.4");
@@ -231,8 +230,7 @@ class ToolsTest extends ToolsBrowserTest {
         void isPressedByTouch() {
             Page tablet = newBrowser(
                     new Browser.NewContextOptions().setViewportSize(1024, 768).setHasTouch(true));
-            signIn(tablet, appointment.candidate(), PIN);
-            enter(tablet);
+            goOnIn(tablet);
             tablet.locator("[data-tool=calculator]").tap();
             for (String key : List.of("7", "×", "6", "=")) {
                 panel(tablet, "calculator")

@@ -3,6 +3,7 @@ package dauntingledger.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import dauntingledger.app.ledger.Ledgers;
@@ -148,6 +149,89 @@ class TroubleTest extends BrowserTest {
         awaitPage("block");
         assertEntry("goes-first", "B");
         assertThat(second.locator("#cover")).containsText("open in another window");
+    }
+
+    @Test
+    void anotherBrowserShowsNoQuestionUntilItHasTheSeat() {
+        enterFirstSection();
+        page.keyboard().press("2");
+        assertAllEntered();
+        Page elsewhere = newBrowser(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        signIn(elsewhere, appointment.candidate(), PIN);
+        elsewhere.navigate("/sittings/" + appointment.sitting());
+
+        assertThat(elsewhere.locator("h1")).hasText("Your exam is open in another browser");
+        assertThat(elsewhere.locator(".question")).hasCount(0);
+        assertClean(elsewhere, "elsewhere");
+        elsewhere.locator("#take").click();
+        awaitPage(elsewhere, "block");
+        assertThat(elsewhere.locator(".c[data-item=goes-first] b")).hasText("B");
+        assertThat(page.locator("#cover")).containsText("open in another window");
+    }
+
+    @Test
+    void aPageThatIsAskedForWhileEntriesWaitSendsThemFirst() {
+        enterFirstSection();
+        assertAllEntered();
+        context.route("**/entries", route -> route.abort());
+        page.keyboard().press("3");
+        assertThat(page.locator("#saved")).containsText("on this computer: go on working");
+        page.reload();
+        assertThat(page.locator("h1")).hasText("Entering what waits");
+        assertThat(page.locator("#sending")).containsText("still to be sent");
+
+        context.unroute("**/entries");
+        awaitPage("block");
+        assertEntry("goes-first", "C");
+        assertAllEntered();
+        assertThat(ledgers.open(appointment, clock.instant()).held()).isEmpty();
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+    }
+
+    @Test
+    void whatACandidateLeftBehindIsSentWhenTheNextOneSignsInAndThenForgotten() {
+        enterFirstSection();
+        assertAllEntered();
+        context.route("**/entries", route -> route.abort());
+        page.keyboard().press("3");
+        assertThat(page.locator("#saved")).containsText("on this computer: go on working");
+        page.navigate("/");
+        page.locator("form[action='/sign-out'] .btn").click();
+
+        assertThat(page.locator("h1")).hasText("Sign in");
+        awaitNothingLeft();
+        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+    }
+
+    @Test
+    void nothingOfAnExamStaysOnTheStationAfterTheReceipt() {
+        enterFirstSection();
+        awaitKeptForOffline();
+        page.keyboard().press("2");
+        assertAllEntered();
+        clock.advance(Duration.ofHours(4));
+        page.navigate("/sittings/" + appointment.sitting());
+
+        assertThat(page.locator("h1")).hasText("Receipt");
+        awaitNothingLeft();
+    }
+
+    /** Waits until this browser holds no entry, no page and no exhibit. */
+    private void awaitNothingLeft() {
+        page.waitForFunction("""
+                async () => {
+                  const database = await new Promise((resolve) => {
+                    indexedDB.open('ledger-journal').onsuccess = ({ target }) => resolve(target.result);
+                  });
+                  const left = await new Promise((resolve) => {
+                    database.transaction('entries').objectStore('entries').count().onsuccess =
+                      ({ target }) => resolve(target.result);
+                  });
+                  database.close();
+                  return left === 0 && !(await caches.has('ledger-rooms'))
+                    && !Object.keys(localStorage).some((key) => key.startsWith('ledger-last-entries'));
+                }
+                """);
     }
 
     @Test

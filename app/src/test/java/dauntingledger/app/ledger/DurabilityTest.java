@@ -7,7 +7,6 @@ import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.PaperId;
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -46,13 +45,8 @@ class DurabilityTest {
     @Timeout(value = 5, unit = TimeUnit.MINUTES)
     void whatWasAcknowledgedSurvivesEveryKill() throws Exception {
         for (int kill = 1; kill <= KILLS; kill++) {
-            int port = freePort();
-            Process server = start(port);
-            try {
-                awaitStart(server, port);
-                work(server, port, Duration.ofMillis(400L * kill));
-            } finally {
-                server.destroyForcibly().waitFor();
+            try (ChildServer server = ChildServer.start(data)) {
+                work(server.process(), server.port(), Duration.ofMillis(400L * kill));
             }
             Map<Integer, List<String>> ledgers = readLedgers();
             String all = ledgers.toString();
@@ -155,44 +149,6 @@ class DurabilityTest {
 
     private static Hash head(int sitting, String paper, int version, int seed) {
         return Chain.ofHead(Chain.head(String.valueOf(sitting), new PaperId(paper), version, seed));
-    }
-
-    private Process start(int port) throws IOException {
-        return new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        "dauntingledger.app.DauntingLedger",
-                        "--server.port=" + port,
-                        "--exam.data=" + data,
-                        "--exam.demo=true",
-                        "--exam.pin-cost=4",
-                        "--spring.datasource.username=sa")
-                .redirectErrorStream(true)
-                .redirectOutput(data.resolve("child.log").toFile())
-                .start();
-    }
-
-    private static void awaitStart(Process server, int port) throws InterruptedException {
-        HttpCandidate probe = new HttpCandidate(port);
-        for (int tries = 0; tries < 1_200 && server.isAlive(); tries++) {
-            try {
-                if (probe.get("/actuator/health").statusCode() == 200) {
-                    return;
-                }
-            } catch (IOException notYet) {
-                // The port is not open yet.
-            }
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        throw new AssertionError("the exam server did not start");
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        }
     }
 
     private static String between(String text, String start, String end) {

@@ -30,8 +30,9 @@ class GroupCommitTest {
     private static final List<LedgerLine> LINE = List.of(new LedgerLine(new SittingId(1), 1, "{}", Hash.of("{}")));
 
     private final Store store = mock();
+    private final StoreGate gate = new StoreGate();
     private final GroupCommit writer =
-            new GroupCommit(store, new LedgerSettings(100, 600, 600, Duration.ofMillis(500), 10));
+            new GroupCommit(store, gate, new LedgerSettings(100, 600, 600, Duration.ofMillis(500), 10));
 
     @BeforeEach
     void start() {
@@ -79,6 +80,7 @@ class GroupCommitTest {
         doThrow(failing("90098")).when(store).commit(anyList(), anyList());
         assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
         verify(store).reopen();
+        assertThat(gate.isClosed()).isTrue();
 
         doThrow(failing("23505")).when(store).commit(anyList(), anyList());
         assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))

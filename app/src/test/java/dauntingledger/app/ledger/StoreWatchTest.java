@@ -4,14 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.atLeastOnce;
 import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doNothing;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoInteractions;
 import static org.mockito.Mockito.when;
 
 import java.time.Duration;
 import java.util.concurrent.CountDownLatch;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.health.contributor.Status;
 import org.springframework.util.unit.DataSize;
@@ -21,26 +25,41 @@ class StoreWatchTest {
     private final GroupCommit writer = mock();
     private final ClockKeeper clock = mock();
     private final Store store = mock();
+    private final StoreGate gate = new StoreGate();
     private final StoreWatch.FreeSpace space = mock();
     private final StoreWatch.ProcessEnd end = mock();
 
-    @Test
-    void isUpWhenARowIsOnTheDisk() {
-        assertThat(watch(Duration.ofMinutes(1)).health().getStatus()).isEqualTo(Status.UP);
-        verify(clock).keep();
-        verify(writer).probe();
+    @BeforeEach
+    void thereIsSpace() {
+        when(space.bytes()).thenReturn(DataSize.ofGigabytes(1).toBytes());
     }
 
     @Test
-    void isDownWhenTheStoreTakesNothingAndOpensItAnew() {
-        doThrow(new StoreFailedException("full")).when(writer).probe();
+    void writesARowAndSyncsItByTheWayOfTheLedger() throws Exception {
+        StoreWatch watch = watch(Duration.ofMinutes(1));
+        watch.look();
 
-        assertThat(watch(Duration.ofMinutes(1)).health().getStatus()).isEqualTo(Status.DOWN);
+        assertThat(watch.health().getStatus()).isEqualTo(Status.UP);
+        verify(clock).keep();
+        verify(writer).probe();
+        verify(store, never()).reopen();
+    }
+
+    @Test
+    void closesTheGateOnAFailureAndOpensItAgainWhenARowIsOnTheDisk() throws Exception {
+        doThrow(new StoreFailedException("full")).when(writer).probe();
+        StoreWatch watch = watch(Duration.ofMinutes(1));
+        watch.look();
+        assertThat(watch.health().getStatus()).isEqualTo(Status.DOWN);
+
+        doNothing().when(writer).probe();
+        watch.look();
+        assertThat(watch.health().getStatus()).isEqualTo(Status.UP);
         verify(store).reopen();
     }
 
     @Test
-    void isDownWithinSecondsWhenTheStoreDoesNotAnswer() {
+    void closesTheGateWhenTheStoreDoesNotAnswerAndLeavesAFewProbesBehindAtMost() throws Exception {
         CountDownLatch stuck = new CountDownLatch(1);
         doAnswer(call -> {
                     stuck.await();
@@ -48,38 +67,40 @@ class StoreWatchTest {
                 })
                 .when(clock)
                 .keep();
+        StoreWatch watch = watch(Duration.ofMinutes(1));
+        for (int look = 0; look < 6; look++) {
+            watch.look();
+        }
 
-        assertThat(watch(Duration.ofMinutes(1)).health().getStatus()).isEqualTo(Status.DOWN);
+        assertThat(gate.isClosed()).isTrue();
+        verify(clock, times(3)).keep();
         stuck.countDown();
     }
 
     @Test
-    void endsTheProcessOfAStoreThatStaysClosedAlthoughThereIsSpace() {
-        doThrow(new StoreFailedException("closed")).when(writer).probe();
-        when(space.bytes()).thenReturn(DataSize.ofGigabytes(1).toBytes());
+    void writesNothingWhenThereIsHardlyAnySpaceLeft() throws Exception {
+        when(space.bytes()).thenReturn(4_096L);
         StoreWatch watch = watch(Duration.ZERO);
+        watch.look();
 
-        watch.watch();
-        watch.watch();
+        assertThat(gate.isClosed()).isTrue();
+        verifyNoInteractions(clock, writer, end);
+    }
+
+    @Test
+    void endsTheProcessOfAStoreThatStaysClosedAlthoughThereIsSpace() throws Exception {
+        doThrow(new StoreFailedException("closed")).when(writer).probe();
+        StoreWatch watch = watch(Duration.ofMillis(1));
+
+        watch.look();
+        watch.look();
 
         verify(end, atLeastOnce()).because(any());
     }
 
-    @Test
-    void waitsForSpaceOnAFullDisk() {
-        doThrow(new StoreFailedException("full")).when(writer).probe();
-        when(space.bytes()).thenReturn(4_096L);
-        StoreWatch watch = watch(Duration.ZERO);
-
-        watch.watch();
-        watch.watch();
-
-        verify(end, never()).because(any());
-    }
-
     private StoreWatch watch(Duration giveUpAfter) {
         StoreSettings settings =
-                new StoreSettings(Duration.ofSeconds(5), Duration.ofMillis(300), giveUpAfter, DataSize.ofMegabytes(64));
-        return new StoreWatch(writer, clock, store, settings, space, end);
+                new StoreSettings(Duration.ofSeconds(5), Duration.ofMillis(200), giveUpAfter, DataSize.ofMegabytes(32));
+        return new StoreWatch(store, writer, clock, gate, settings, space, end);
     }
 }

@@ -1,0 +1,83 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.app.HttpCandidate;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+
+/** An exam server with the demo data in a process of its own, to be killed and starved. */
+final class ChildServer implements AutoCloseable {
+
+    private final Process process;
+    private final int port;
+
+    private ChildServer(Process process, int port) {
+        this.process = process;
+        this.port = port;
+    }
+
+    /** Starts a server on the data in {@code data}, and returns when it answers. */
+    static ChildServer start(Path data, String... settings) throws IOException, InterruptedException {
+        int port = freePort();
+        List<String> command = Stream.concat(
+                        Stream.of(
+                                Path.of(System.getProperty("java.home"), "bin", "java")
+                                        .toString(),
+                                "-XX:TieredStopAtLevel=1",
+                                "-cp",
+                                System.getProperty("java.class.path"),
+                                "dauntingledger.app.DauntingLedger",
+                                "--server.port=" + port,
+                                "--exam.data=" + data,
+                                "--exam.demo=true",
+                                "--exam.pin-cost=4",
+                                "--spring.datasource.username=sa"),
+                        Stream.of(settings))
+                .toList();
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(data.resolve("child.log").toFile())
+                .start();
+        ChildServer server = new ChildServer(process, port);
+        server.awaitHealth(200);
+        return server;
+    }
+
+    Process process() {
+        return process;
+    }
+
+    int port() {
+        return port;
+    }
+
+    /** Waits until the server says of its health what is wanted. */
+    void awaitHealth(int status) throws InterruptedException {
+        HttpCandidate probe = new HttpCandidate(port);
+        for (int tries = 0; tries < 1_200 && process.isAlive(); tries++) {
+            try {
+                if (probe.get("/actuator/health").statusCode() == status) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                // The port is not open yet.
+            }
+            TimeUnit.MILLISECONDS.sleep(50);
+        }
+        throw new AssertionError("the exam server did not come to answer " + status + " for its health");
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        process.destroyForcibly().waitFor();
+    }
+}
