@@ -43,6 +43,7 @@ export class Playing {
           if (medium && !this.answers.page.act('played', { item, response: root.dataset.response })) {
             player.pause();
           }
+          this.drawOne(root, this.answers.page.stateOf(item));
         }
       });
       player.addEventListener('ended', () => this.over(item, root));

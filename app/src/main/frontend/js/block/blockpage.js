@@ -255,6 +255,7 @@ export class BlockPage {
       case 'ledger': return this.fullLedger();
       case 'fold': return this.ledger.fold();
       case 'close': return this.ask();
+      case 'rail': return this.openRail();
       case 'keys': return document.querySelector('#keys').showModal();
       case 'instructions': return this.readAgain();
       case 'case': return item && this.panes.toggle(this.questions.get(item));
@@ -303,6 +304,14 @@ export class BlockPage {
   /** Gives the question the whole window, or takes it back. */
   focus() {
     this.floor.dataset.focus = this.floor.dataset.focus === 'on' ? '' : 'on';
+    this.layOutAnew();
+  }
+
+  /** Opens the tools where they are folded into one button, or folds them again. */
+  openRail() {
+    const open = this.floor.dataset.rail !== 'open';
+    this.floor.dataset.rail = open ? 'open' : '';
+    document.querySelector('[data-do=rail]').setAttribute('aria-expanded', String(open));
     this.layOutAnew();
   }
 

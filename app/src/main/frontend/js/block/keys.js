@@ -6,6 +6,11 @@ const ACTIONS = {
   i: 'instructions', a: 'enter', p: 'whole', f: 'focus', k: 'case', '?': 'keys',
 };
 const TYPED_IN = 'input, textarea, select, .panel, .inkbar, .tool-panel';
+/** An exhibit takes no typing: letters work there as everywhere; what else it has keys for, it does itself. */
+const LOOKED_AT = '.exhibit-body';
+/** No number has these letters in it, so in a box for a number they mean what they mean elsewhere. */
+const NOT_IN_NUMBERS = new Set(['n', 'b', 'm']);
+const ANSWERED_IN = '.question :is(input, textarea, [contenteditable])';
 
 export class Keys {
   /**
@@ -21,10 +26,14 @@ export class Keys {
     if (event.ctrlKey || event.altKey || event.metaKey || asking() || (event.key === 'Escape' && this.hooks.leave())) {
       return;
     }
-    if (event.target.closest(TYPED_IN) || document.documentElement.dataset.keys === 'off') {
+    if (event.key === 'Escape' && event.target.closest(ANSWERED_IN)) {
+      leaveBox(event.target);
       return;
     }
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    if (document.documentElement.dataset.keys === 'off' || rests(event.target, name)) {
+      return;
+    }
     if (name === 'x') {
       this.strikes = true;
       this.hooks.strike();
@@ -40,4 +49,18 @@ export class Keys {
       this.hooks.act(ACTIONS[name]);
     }
   }
+}
+
+/** Returns whether a key belongs to what has the focus. */
+function rests(target, name) {
+  if (target.closest(LOOKED_AT)) {
+    return !/^[a-z?]$/.test(name);
+  }
+  return target.closest(TYPED_IN) !== null && !(target.closest('[data-kind="number"]') && NOT_IN_NUMBERS.has(name));
+}
+
+/** Leaves a box; what is in it stays and is entered, and reading goes on in the question. */
+function leaveBox(box) {
+  box.blur();
+  box.closest('.question').focus({ preventScroll: true });
 }

@@ -3,6 +3,7 @@ package dauntingledger.app.papers;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -96,6 +97,8 @@ final class MarkupWriter {
             "marker-start",
             "patternUnits",
             "preserveAspectRatio");
+    private static final Pattern AWAY = Pattern.compile("(?i)\\\\|(?:url|src|image|image-set|element)\\s*\\(");
+    private static final Pattern WITHIN = Pattern.compile("url\\(#[A-Za-z][\\w-]*\\)");
     private static final Set<String> VOID = words("br hr col wbr");
     /** What is said to an answer; it is no part of a text that is read before. */
     static final Set<String> FEEDBACK = words("qti-modal-feedback qti-feedback-block qti-feedback-inline");
@@ -227,8 +230,7 @@ final class MarkupWriter {
     private void attribute(
             StringBuilder out, XmlElement element, Map.Entry<String, String> attribute, Set<String> allowed) {
         String name = attribute.getKey();
-        boolean leadsAway =
-                attribute.getValue().contains("url(") && !attribute.getValue().startsWith("url(#");
+        boolean leadsAway = allowed.equals(SVG_ATTRIBUTES) && leadsAway(attribute.getValue());
         if (allowed.contains(name) && !leadsAway) {
             write(out, name, attribute.getValue());
         } else if (name.equals("style")) {
@@ -238,6 +240,14 @@ final class MarkupWriter {
         } else if (leadsAway || !isLeftOut(name)) {
             problems.add(element, "the attribute '" + name + "' is not allowed on '" + element.name() + "'");
         }
+    }
+
+    /**
+     * Returns whether a value may lead out of the page. Presentation attributes are read as CSS, where the name of a
+     * function has capitals and escapes at will.
+     */
+    private static boolean leadsAway(String value) {
+        return AWAY.matcher(value).find() && !WITHIN.matcher(value).matches();
     }
 
     private static boolean isLeftOut(String name) {

@@ -25,6 +25,7 @@ final class PackageFiles {
     private static final int MAX_FILE = 5 << 20;
     private static final long MAX_TOTAL = 60L << 20;
     private static final int MAX_RATIO = 100;
+    private static final int LONGEST_PATH = 240;
     private static final long RATIO_FROM = 1 << 20;
 
     private final Map<String, byte[]> files = new LinkedHashMap<>();
@@ -47,14 +48,7 @@ final class PackageFiles {
                     problems.add("package", 0, "it holds more than " + MAX_FILES + " files");
                     return unpacked;
                 }
-                if (entry.isDirectory()) {
-                    continue;
-                }
                 String path = entry.getName();
-                if (!isPlainPath(path)) {
-                    problems.add(path, 0, "paths must be relative, without '..' or '\\'");
-                    continue;
-                }
                 byte[] content = in.readNBytes(MAX_FILE + 1);
                 total += content.length;
                 if (content.length > MAX_FILE || total > MAX_TOTAL) {
@@ -65,7 +59,17 @@ final class PackageFiles {
                                     + (MAX_TOTAL >> 20) + " MB for a package that are allowed");
                     return unpacked;
                 }
-                unpacked.files.put(path, content);
+                if (entry.isDirectory() && content.length == 0) {
+                    continue;
+                }
+                if (!isPlainPath(path)) {
+                    problems.add(path, 0, "paths must be relative, without '..' or '\\'");
+                } else if (unpacked.files.putIfAbsent(path, content) != null) {
+                    problems.add(path, 0, "the package holds this file twice");
+                } else if (Signature.belies(path, content)) {
+                    problems.add(
+                            path, 0, "the file does not begin as files of that kind do: it is not what its name says");
+                }
             }
         }
         if (total > RATIO_FROM && total / Math.max(1, zip.length) > MAX_RATIO) {
@@ -147,6 +151,9 @@ final class PackageFiles {
                 && !path.startsWith("/")
                 && !path.contains("..")
                 && !path.contains("\\")
-                && !path.contains(":");
+                && !path.contains(":")
+                && !path.endsWith("/")
+                && path.length() <= LONGEST_PATH
+                && path.chars().noneMatch(Character::isISOControl);
     }
 }

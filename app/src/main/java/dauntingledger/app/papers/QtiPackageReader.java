@@ -48,6 +48,7 @@ final class QtiPackageReader {
 
     private final Problems problems;
     private final XmlReader xml;
+    private final DocumentCheck check;
     private final PackageFiles files;
     private final MarkupWriter markup;
     private final Map<ItemId, ItemText> itemTexts = new LinkedHashMap<>();
@@ -63,6 +64,7 @@ final class QtiPackageReader {
         this.files = files;
         this.problems = problems;
         this.xml = new XmlReader(problems);
+        this.check = new DocumentCheck(problems);
         this.markup = new MarkupWriter(files, xml, problems);
     }
 
@@ -154,9 +156,11 @@ final class QtiPackageReader {
     private Optional<XmlElement> document(String path, String ifMissing) {
         Optional<byte[]> file = files.file(path);
         if (file.isEmpty()) {
-            problems.add(path, 0, "the package has no such file, and " + ifMissing);
+            problems.add(path.isEmpty() ? "package" : path, 0, "the package has no such file, and " + ifMissing);
         }
-        return file.flatMap(bytes -> xml.read(path, bytes));
+        Optional<XmlElement> read = file.flatMap(bytes -> xml.read(path, bytes));
+        read.ifPresent(check::look);
+        return read;
     }
 
     private Optional<XmlElement> test(XmlElement manifest) {
@@ -235,6 +239,13 @@ final class QtiPackageReader {
             switch (element.name()) {
                 case "qti-outcome-processing", "qti-test-feedback", "qti-outcome-declaration" ->
                     problems.note(element, "'" + element.name() + "' of a test is left out; marks are added up");
+                case "qti-time-limits" -> {
+                    if (test.elements("qti-test-part")
+                            .flatMap(part -> part.elements("qti-time-limits"))
+                            .noneMatch(limits -> limits == element)) {
+                        problems.note(element, "time limits are read on a part; this one is left out");
+                    }
+                }
                 case "qti-pre-condition", "qti-branch-rule", "qti-template-default", "qti-adaptive-selection" ->
                     problems.add(element, "'" + element.name() + "' is not supported");
                 default -> {}

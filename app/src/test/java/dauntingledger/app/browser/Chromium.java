@@ -36,6 +36,7 @@ final class Chromium implements ParameterResolver {
                             .chromium()
                             .launch(new BrowserType.LaunchOptions()
                                     .setExecutablePath(Path.of(path))
+                                    .setIgnoreDefaultArgs(List.of("--hide-scrollbars"))
                                     .setArgs(FLAGS)));
         }
 

@@ -218,18 +218,27 @@ class TroubleTest extends BrowserTest {
 
     /** Waits until this browser holds no entry, no page and no exhibit. */
     private void awaitNothingLeft() {
-        page.waitForFunction("""
+        page.evaluate("""
                 async () => {
-                  const database = await new Promise((resolve) => {
-                    indexedDB.open('ledger-journal').onsuccess = ({ target }) => resolve(target.result);
-                  });
-                  const left = await new Promise((resolve) => {
-                    database.transaction('entries').objectStore('entries').count().onsuccess =
-                      ({ target }) => resolve(target.result);
-                  });
-                  database.close();
-                  return left === 0 && !(await caches.has('ledger-rooms'))
-                    && !Object.keys(localStorage).some((key) => key.startsWith('ledger-last-entries'));
+                  const left = async () => {
+                    const database = await new Promise((resolve) => {
+                      indexedDB.open('ledger-journal').onsuccess = ({ target }) => resolve(target.result);
+                    });
+                    const count = await new Promise((resolve) => {
+                      database.transaction('entries').objectStore('entries').count().onsuccess =
+                        ({ target }) => resolve(target.result);
+                    });
+                    database.close();
+                    return count > 0 || await caches.has('ledger-rooms')
+                      || Object.keys(localStorage).some((key) => key.startsWith('ledger-last-entries'));
+                  };
+                  for (let tries = 0; tries < 200; tries++) {
+                    if (!await left()) {
+                      return;
+                    }
+                    await new Promise((resolve) => setTimeout(resolve, 50));
+                  }
+                  throw new Error('something is left in this browser');
                 }
                 """);
     }
