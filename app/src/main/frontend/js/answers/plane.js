@@ -19,6 +19,7 @@ export class Plane {
     this.over = svg('svg', { class: 'plane-over', viewBox: `0 0 ${this.width} ${this.height}` });
     this.plane.append(this.over);
     this.zoom = 1;
+    this.view.style.setProperty('--shape', this.width / this.height);
     root.querySelectorAll('[data-zoom]').forEach((button) => button.addEventListener('click', () => this.step(Number(button.dataset.zoom))));
     this.answers = answers;
   }

@@ -14,6 +14,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.userdetails.UserDetails;
@@ -84,6 +85,12 @@ final class RememberedSignIns extends AbstractRememberMeServices {
         if (tokens.length != 2) {
             throw new InvalidCookieException("the cookie has not the parts of a remembered sign-in");
         }
+        return number(tokens)
+                .map(number -> getUserDetailsService().loadUserByUsername(number))
+                .orElseThrow(() -> new InvalidCookieException("this sign-in is not remembered, or has ended"));
+    }
+
+    private Optional<String> number(String[] tokens) {
         List<?> found = transactions.execute(status -> entities.createNativeQuery(
                         "select number from remembered_sign_in where series = ?1 and secret_hash = ?2 and valid_until > ?3",
                         String.class)
@@ -91,21 +98,28 @@ final class RememberedSignIns extends AbstractRememberMeServices {
                 .setParameter(2, hash(tokens[1]))
                 .setParameter(3, stamp(clock.instant()))
                 .getResultList());
-        if (found.isEmpty()) {
-            throw new InvalidCookieException("this sign-in is not remembered, or has ended");
+        return found.stream().map(String.class::cast).findFirst();
+    }
+
+    /** Returns whose sign-in a browser is remembered for, if it is, although no session knows of it. */
+    Optional<String> rememberedIn(HttpServletRequest request) {
+        try {
+            String cookie = extractRememberMeCookie(request);
+            String[] tokens = cookie == null || cookie.isEmpty() ? new String[0] : decodeCookie(cookie);
+            return tokens.length == 2 ? number(tokens) : Optional.empty();
+        } catch (InvalidCookieException e) {
+            return Optional.empty();
         }
-        return getUserDetailsService().loadUserByUsername((String) found.getFirst());
     }
 
     @Override
     public void logout(HttpServletRequest request, HttpServletResponse response, @Nullable Authentication person) {
+        Optional<String> whose = person == null ? rememberedIn(request) : Optional.of(person.getName());
         super.logout(request, response, person);
-        if (person != null) {
-            transactions.executeWithoutResult(
-                    status -> entities.createNativeQuery("delete from remembered_sign_in where number = ?1")
-                            .setParameter(1, person.getName())
-                            .executeUpdate());
-        }
+        whose.ifPresent(number -> transactions.executeWithoutResult(
+                status -> entities.createNativeQuery("delete from remembered_sign_in where number = ?1")
+                        .setParameter(1, number)
+                        .executeUpdate()));
     }
 
     private String random() {

@@ -7,7 +7,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
-import org.jspecify.annotations.Nullable;
+import java.util.Optional;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
@@ -16,7 +16,6 @@ import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.session.SessionInformation;
 import org.springframework.security.core.session.SessionRegistry;
@@ -139,11 +138,13 @@ class SecurityConfiguration {
                         .defaultSuccessUrl("/", true)
                         .failureHandler((request, response, failure) -> refuse(request, response, failure)))
                 .logout(logout -> logout.logoutUrl("/sign-out")
-                        .addLogoutHandler((request, response, person) -> endEverywhere(person, sessions))
                         .addLogoutHandler((request, response, person) -> {
-                            if (person != null) {
-                                audit.note(Deed.by(person, request.getRemoteAddr(), "sign-out", "", "done"));
-                            }
+                            Optional<String> whose =
+                                    person == null ? remembered.rememberedIn(request) : Optional.of(person.getName());
+                            whose.ifPresent(number -> {
+                                endEverywhere(number, sessions);
+                                audit.note(new Deed(number, "", request.getRemoteAddr(), "sign-out", "", "done", ""));
+                            });
                         })
                         .logoutSuccessUrl("/sign-in?signed-out"))
                 .rememberMe(remember -> remember.key(remembered.getKey()).rememberMeServices(remembered))
@@ -170,10 +171,12 @@ class SecurityConfiguration {
     }
 
     /** Ends all sessions of somebody who signs out, on whatever computer. */
-    private static void endEverywhere(@Nullable Authentication person, SessionRegistry sessions) {
-        if (person != null && person.getPrincipal() instanceof UserDetails user) {
-            sessions.getAllSessions(user, false).forEach(SessionInformation::expireNow);
-        }
+    private static void endEverywhere(String number, SessionRegistry sessions) {
+        sessions.getAllPrincipals().stream()
+                .filter(person ->
+                        person instanceof UserDetails user && user.getUsername().equals(number))
+                .flatMap(person -> sessions.getAllSessions(person, false).stream())
+                .forEach(SessionInformation::expireNow);
     }
 
     private static void leadToSignIn(HttpServletRequest request, HttpServletResponse response) throws IOException {

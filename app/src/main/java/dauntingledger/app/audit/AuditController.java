@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Controller;
@@ -43,7 +44,7 @@ class AuditController {
     /** A row as the page shows it. */
     record Row(String at, Deed deed) {
         static Row of(AuditEntry entry) {
-            return new Row(entry.madeAt().toString(), entry.deed());
+            return new Row(entry.madeAt().truncatedTo(ChronoUnit.SECONDS).toString(), entry.deed());
         }
     }
 
