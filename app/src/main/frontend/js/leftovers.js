@@ -21,6 +21,7 @@ export async function sendLeft(sitting, path, digest, changed = () => {}) {
     const together = lines.splice(0, end < 0 ? lines.length : end);
     await new Promise((resolve) => {
       const sender = new Sender(path, NO_CLOCK, {
+        goesOn: true,
         seat: () => ({ seat: seat ?? '', token }),
         digest,
         answered: (results) => journal.settle(new Map(results.map(({ id, status }) => [id, status]))),

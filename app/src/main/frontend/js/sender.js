@@ -19,7 +19,8 @@ const MOVED = 409;
 export class Sender {
   /**
    * @param hooks `seat()` returns what names this window, `digest(entry)` what announces an entry, `answered(results)` takes the
-   *   server's results, `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending
+   *   server's results, `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending;
+   *   `goesOn` says that what is left is sent although another window writes by now
    */
   constructor(path, clock, hooks) {
     this.path = path;
@@ -110,13 +111,18 @@ export class Sender {
         line.announced = true;
       });
       this.most = MOST_AT_ONCE;
-      this.taken(batch, answer.results);
-      this.state = 'idle';
-      this.rested();
-      this.poke();
+      this.goOn(batch, answer.results);
     } catch (error) {
       this.failed(error, batch);
     }
+  }
+
+  /** Takes what became of a batch, and sends what waits behind it. */
+  goOn(batch, results) {
+    this.taken(batch, results);
+    this.state = 'idle';
+    this.rested();
+    this.poke();
   }
 
   taken(batch, results) {
@@ -140,7 +146,10 @@ export class Sender {
   failed(error, batch) {
     const status = error instanceof Refused ? error.status : 0;
     const signedOut = status === 401 || status === 403;
-    if (status === MOVED) {
+    if (status === MOVED && error.body?.results && this.hooks.goesOn) {
+      this.goOn(batch, error.body.results);
+      return;
+    } else if (status === MOVED) {
       if (error.body?.results) {
         this.taken(batch, error.body.results);
       }
@@ -151,10 +160,7 @@ export class Sender {
       this.poke();
       return;
     } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length === 1) {
-      this.taken(batch, [{ id: batch[0].entry.id, status: 'refused', verdict: `server-${status}` }]);
-      this.state = 'idle';
-      this.rested();
-      this.poke();
+      this.goOn(batch, [{ id: batch[0].entry.id, status: 'refused', verdict: `server-${status}` }]);
       return;
     } else if (this.state !== 'stopped') {
       this.state = 'retrying';

@@ -165,10 +165,13 @@ export class Sitting {
     }
   }
 
-  /** Makes this window the one that writes; without a network it goes on as the one it was. */
+  /** Makes this window the one that writes; without a network it goes on as the one it was, or as the last of this browser. */
   async takeSeat() {
     this.channel = new BroadcastChannel(this.seatKey);
-    this.channel.onmessage = () => this.hooks.moved();
+    this.channel.onmessage = () => {
+      this.keepLooks();
+      this.hooks.moved();
+    };
     this.channel.postMessage('taken');
     if (this.seat && this.room().seat === this.seat) {
       return;
@@ -180,9 +183,12 @@ export class Sitting {
       this.seat = answer.seat;
       this.token = answer.token;
       sessionStorage.setItem(this.seatKey, `${this.seat} ${this.token}`);
+      localStorage.setItem(this.seatKey, `${this.seat} ${this.token}`);
     } catch (error) {
       if (error instanceof Refused) {
         this.stopped(error.status);
+      } else if (!this.seat) {
+        [this.seat, this.token] = (localStorage.getItem(this.seatKey) ?? ' ').split(' ');
       }
     }
   }

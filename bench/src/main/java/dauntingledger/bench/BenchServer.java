@@ -4,6 +4,7 @@ import dauntingledger.app.DauntingLedger;
 import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Batch;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
@@ -135,13 +136,10 @@ public final class BenchServer {
 
     private static void append(Ledgers ledgers, Appointment appointment, Duration ago, Act... acts) {
         Instant now = Instant.now().minus(ago);
-        ledgers.append(
-                appointment,
-                "bench",
-                Stream.of(acts)
-                        .map(act -> Entry.made(new EntryId(UUID.randomUUID().toString()), now, act))
-                        .toList(),
-                now);
+        List<Entry> entries = Stream.of(acts)
+                .map(act -> Entry.made(new EntryId(UUID.randomUUID().toString()), now, act))
+                .toList();
+        ledgers.append(appointment, new Batch("bench", entries, List.of(), now), now);
     }
 
     private static ItemId item(int i) {

@@ -43,6 +43,36 @@ final class Connection implements AutoCloseable {
         return opened;
     }
 
+    /** Returns a further connection of the same browser. */
+    Connection another() throws IOException {
+        Connection other = new Connection(port);
+        other.cookies.putAll(cookies);
+        return other;
+    }
+
+    /** Asks for something whose answer has no end. */
+    void ask(String path) throws IOException {
+        out.write(("GET " + path + " HTTP/1.1\r\nHost: localhost\r\nAccept: text/event-stream\r\nCookie: " + jar()
+                        + "\r\n\r\n")
+                .getBytes(StandardCharsets.US_ASCII));
+        out.flush();
+    }
+
+    /** Reads all that comes until this is closed. */
+    void swallow() {
+        try {
+            in.transferTo(OutputStream.nullOutputStream());
+        } catch (IOException closed) {
+            // Closing the connection is how a stream ends.
+        }
+    }
+
+    private String jar() {
+        return cookies.entrySet().stream()
+                .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
+    }
+
     private void reopenIfIdle() throws IOException {
         if (System.nanoTime() - lastUsed > IDLE_NANOS) {
             socket.close();
@@ -66,10 +96,7 @@ final class Connection implements AutoCloseable {
     private Answer exchange(String method, String path, String type, String body) throws IOException {
         reopenIfIdle();
         byte[] content = body.getBytes(StandardCharsets.UTF_8);
-        String jar = cookies.entrySet().stream()
-                .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
-                .collect(Collectors.joining("; "));
-        String head = method + " " + path + " HTTP/1.1\r\nHost: localhost\r\nCookie: " + jar + "\r\nX-XSRF-TOKEN: "
+        String head = method + " " + path + " HTTP/1.1\r\nHost: localhost\r\nCookie: " + jar() + "\r\nX-XSRF-TOKEN: "
                 + cookies.getOrDefault("XSRF-TOKEN", "") + "\r\nX-Requested-By: fetch\r\nContent-Length: "
                 + content.length
                 + (type.isEmpty() ? "" : "\r\nContent-Type: " + type) + "\r\n\r\n";

@@ -19,8 +19,12 @@ final class LoadBench {
     /** A server of an exam morning has been running; on two slow cores its compiler is busy for most of a minute. */
     private static final Duration WARM_UP = Duration.ofSeconds(25);
 
-    private static final Duration MEASURED = Duration.ofSeconds(12);
-    private static final Duration PACED = Duration.ofSeconds(20);
+    /** The host takes processor time away by turns; what is compared takes turns, too, each within the same minute. */
+    private static final int ROUNDS = 5;
+
+    private static final Duration MEASURED = Duration.ofSeconds(6);
+    private static final Duration PACED = Duration.ofSeconds(30);
+    private static final Duration HEARTBEAT = Duration.ofSeconds(5);
     private static final Duration PACE = Duration.ofSeconds(10);
 
     private LoadBench() {}
@@ -34,19 +38,71 @@ final class LoadBench {
             List<SimulatedSitting> sittings = signIn(server.port());
             flatOut(sittings, SimulatedSitting::askForTheTime, WARM_UP);
             flatOut(sittings, SimulatedSitting::answer, WARM_UP);
-            double empty = flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED);
-            double durable = flatOut(sittings, SimulatedSitting::answer, MEASURED);
-            double emptyAgain = flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED);
-            double base = (empty + emptyAgain) / 2;
-            table.row(
-                    "durable acknowledgements / empty POSTs, %,d sittings".formatted(SITTINGS),
-                    "%.2f (%,.0f/s against %,.0f/s)".formatted(durable / base, durable, base),
-                    "≥ 0.5");
+            ratio(table, sittings);
+            Stolen stolen = new Stolen();
             List<Long> latencies = paced(sittings);
             table.row(
                     "acknowledgement, each sitting every 10 s",
-                    "p50 %.1f ms, p99 %.1f ms".formatted(percentile(latencies, 50), percentile(latencies, 99)),
+                    "p50 %.1f ms, p99 %.1f ms%s"
+                            .formatted(percentile(latencies, 50), percentile(latencies, 99), stolen.said()),
                     "p99 ≤ 250 ms");
+            withHeartbeatsAndStreams(table, sittings);
+        }
+    }
+
+    private static void ratio(Table table, List<SimulatedSitting> sittings) throws Exception {
+        List<Double> ratios = new ArrayList<>();
+        Stolen stolen = new Stolen();
+        double durable = 0;
+        double empty = 0;
+        for (int round = 0; round < ROUNDS; round++) {
+            double before = flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED);
+            durable = flatOut(sittings, SimulatedSitting::answer, MEASURED);
+            empty = (before + flatOut(sittings, SimulatedSitting::askForTheTime, MEASURED)) / 2;
+            ratios.add(durable / empty);
+        }
+        List<Double> sorted = ratios.stream().sorted().toList();
+        table.row(
+                "durable acknowledgements / empty POSTs, %,d sittings, median of %d rounds".formatted(SITTINGS, ROUNDS),
+                "%.2f (%.2f to %.2f; last %,.0f/s against %,.0f/s%s)"
+                        .formatted(
+                                sorted.get(ROUNDS / 2),
+                                sorted.getFirst(),
+                                sorted.getLast(),
+                                durable,
+                                empty,
+                                stolen.said()),
+                "≥ 0.6");
+    }
+
+    private static void withHeartbeatsAndStreams(Table table, List<SimulatedSitting> sittings) throws Exception {
+        try (ExecutorService others = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<AutoCloseable> streams = new ArrayList<>();
+            for (SimulatedSitting sitting : sittings) {
+                streams.add(sitting.listen(others));
+            }
+            long end = System.nanoTime() + PACED.toNanos();
+            AtomicLong next = new AtomicLong();
+            for (SimulatedSitting sitting : sittings) {
+                others.submit(() -> {
+                    long due = System.nanoTime() + HEARTBEAT.toNanos() * next.getAndIncrement() / sittings.size();
+                    for (; due < end; due += HEARTBEAT.toNanos()) {
+                        TimeUnit.NANOSECONDS.sleep(due - System.nanoTime());
+                        sitting.beat();
+                    }
+                    return null;
+                });
+            }
+            Stolen stolen = new Stolen();
+            List<Long> latencies = paced(sittings);
+            table.row(
+                    "the same with a heartbeat every 5 s and an event stream for each",
+                    "p50 %.1f ms, p99 %.1f ms%s"
+                            .formatted(percentile(latencies, 50), percentile(latencies, 99), stolen.said()),
+                    "p99 ≤ 100 ms");
+            for (AutoCloseable stream : streams) {
+                stream.close();
+            }
         }
     }
 

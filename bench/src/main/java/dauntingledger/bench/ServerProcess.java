@@ -48,6 +48,9 @@ final class ServerProcess implements AutoCloseable {
                 "--server.port=" + port,
                 "--exam.data=" + data,
                 "--exam.pin-cost=4",
+                "--exam.ledger.per-minute=1000000",
+                "--exam.ledger.at-once=1000000",
+                "--exam.ledger.most-entries=10000000",
                 "--spring.main.banner-mode=off",
                 "--logging.level.root=warn"));
         command.addAll(List.of(settings));

@@ -4,12 +4,14 @@ import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import java.util.concurrent.Executor;
 
 /** A candidate who has opened the long section and answers. */
 final class SimulatedSitting {
 
     private final Connection connection;
     private final String path;
+    private final Connection beats;
     private String seat = "";
     private int answered;
 
@@ -25,6 +27,7 @@ final class SimulatedSitting {
                         + "&pin=" + BenchServer.PIN);
         connection.post(path + "/enter", "application/json", "{}");
         seat = between(connection.post(path + "/seat", "application/json", "{}").body(), "\"seat\":\"");
+        beats = connection.another();
         enter("\"kind\":\"stage-left\",\"stage\":\"instructions\"");
         enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
     }
@@ -34,6 +37,23 @@ final class SimulatedSitting {
         int question = ++answered % BenchPaper.QUESTIONS + 1;
         enter("\"kind\":\"answered\",\"item\":\"q" + question + "\",\"response\":\"R1\",\"cardinality\":\"single\","
                 + "\"baseType\":\"identifier\",\"values\":[\"" + "ABCD".charAt(answered % 4) + "\"]");
+    }
+
+    /** Says that the window is there, by a connection of its own, as a browser has several. */
+    void beat() throws IOException {
+        synchronized (beats) {
+            require(
+                    beats.post(path + "/entries", "application/json", "{\"seat\":\"" + seat + "\",\"entries\":[]}"),
+                    "\"now\":");
+        }
+    }
+
+    /** Listens to the server until what is returned is closed. */
+    AutoCloseable listen(Executor threads) throws IOException {
+        Connection stream = connection.another();
+        stream.ask(path + "/events?seat=" + seat);
+        threads.execute(stream::swallow);
+        return stream;
     }
 
     /** Sends an authenticated request that does nothing. */

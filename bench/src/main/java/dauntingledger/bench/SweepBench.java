@@ -18,7 +18,7 @@ final class SweepBench {
             table.row(
                     "sweep of %,d expired sittings with %,d entries after a restart".formatted(SITTINGS, ENTRIES),
                     "%.1f s (%s left over)".formatted(Long.parseLong(said[0]) / 1000.0, said[1]),
-                    "≤ 60 s");
+                    "≤ 40 s");
         }
     }
 }

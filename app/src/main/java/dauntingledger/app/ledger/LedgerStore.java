@@ -26,6 +26,7 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.hibernate.jpa.HibernateHints;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -229,20 +230,20 @@ class LedgerStore implements Ledgers {
         if (known != null) {
             throw known;
         }
-        List<LedgerLine> lines = lines(sitting);
-        Set<Integer> aside = mends.aside(sitting);
-        Optional<Instant> due = deadlines.find(sitting);
-        Appointment kept = kept(sitting);
+        Kept kept = kept(sitting);
+        List<LedgerLine> lines = kept.lines();
         try {
-            List<LedgerLine> readable =
-                    lines.stream().filter(line -> !aside.contains(line.seq())).toList();
+            List<LedgerLine> readable = lines.stream()
+                    .filter(line -> !kept.aside().contains(line.seq()))
+                    .toList();
             List<Entry> entries = readable.stream()
                     .map(line -> EntryCodec.fromPlain(plain(line.line())))
                     .toList();
-            Paper paper = kept.personal(papers.text(appointment.paper()).paper());
+            Paper paper =
+                    kept.appointment().personal(papers.text(appointment.paper()).paper());
             LiveLedger.Stored stored =
-                    new LiveLedger.Stored(Chain.ofHead(head(appointment)), lines, readable, entries, due);
-            return new LiveLedger(sitting, paper, kept.terms(), stored, settings);
+                    new LiveLedger.Stored(Chain.ofHead(head(appointment)), lines, readable, entries, kept.due());
+            return new LiveLedger(sitting, paper, kept.appointment().terms(), stored, settings);
         } catch (JacksonException | IllegalArgumentException | IllegalStateException e) {
             UnreadableLedgerException broken = new UnreadableLedgerException(sitting, e);
             unreadable.put(sitting, broken);
@@ -251,16 +252,26 @@ class LedgerStore implements Ledgers {
         }
     }
 
-    /** The appointment at hand may be older than what the office has granted since; the database is not. */
-    private Appointment kept(SittingId sitting) {
-        return transactions.execute(
-                status -> entities.find(SittingRecord.class, sitting.value()).appointment(json));
+    /** What the database has of a sitting. */
+    private record Kept(List<LedgerLine> lines, Set<Integer> aside, Optional<Instant> due, Appointment appointment) {}
+
+    /**
+     * Reads all of it in one transaction: a sweep does so for thousands. The appointment at hand may be older than what
+     * the office has granted since; the database is not.
+     */
+    private Kept kept(SittingId sitting) {
+        return transactions.execute(status -> new Kept(
+                lines(sitting),
+                mends.aside(sitting),
+                deadlines.find(sitting),
+                entities.find(SittingRecord.class, sitting.value()).appointment(json)));
     }
 
     private List<LedgerLine> lines(SittingId sitting) {
         return transactions.execute(status -> entities.createQuery(
                         "from LedgerLine where sitting = :sitting order by seq", LedgerLine.class)
                 .setParameter("sitting", sitting.value())
+                .setHint(HibernateHints.HINT_READ_ONLY, true)
                 .getResultList());
     }
 
