@@ -85,9 +85,9 @@ final class DocumentCheck {
         }
         element.attributes().forEach((name, value) -> {
             if (COUNTS.contains(name)) {
-                requireNumber(element, name, value, MOST_COUNT, true);
+                requireWhole(element, name, value, "", MOST_COUNT);
             } else if (SPANS.contains(name)) {
-                requireNumber(element, name, value, LONGEST_SECONDS, false);
+                requireWhole(element, name, value, " of seconds", LONGEST_SECONDS);
             }
         });
         element.elements().forEach(inner -> look(inner, element, seen));
@@ -102,20 +102,21 @@ final class DocumentCheck {
         }
     }
 
-    private void requireNumber(XmlElement element, String name, String value, long most, boolean whole) {
+    private void requireWhole(XmlElement element, String name, String value, String whatItCounts, long most) {
+        boolean fits;
         try {
             BigDecimal number = value.length() <= MOST_DIGITS ? new BigDecimal(value.strip()) : BigDecimal.valueOf(-1);
-            boolean fits = number.signum() >= 0
+            fits = number.signum() >= 0
                     && number.compareTo(BigDecimal.valueOf(most)) <= 0
-                    && (!whole || number.stripTrailingZeros().scale() <= 0);
-            if (!fits) {
-                problems.add(
-                        element,
-                        name + " must be a" + (whole ? " whole" : "") + " number from 0 to " + most + ", but is '"
-                                + value + "'");
-            }
+                    && number.stripTrailingZeros().scale() <= 0;
         } catch (NumberFormatException e) {
-            problems.add(element, name + " must be a number from 0 to " + most + ", but is '" + value + "'");
+            fits = false;
+        }
+        if (!fits) {
+            problems.add(
+                    element,
+                    name + " must be a whole number" + whatItCounts + " from 0 to " + most + ", but is '" + value
+                            + "'");
         }
     }
 }

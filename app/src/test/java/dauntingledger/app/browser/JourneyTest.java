@@ -58,8 +58,11 @@ class JourneyTest extends BrowserTest {
         assertThat(page.locator("#walk")).hasText("Marked 1 of 1");
         page.locator("[data-do=next]").click();
         page.locator("#review [data-do=close]").click();
-        assertThat(page.locator("#close-list li"))
-                .hasText(new String[] {"Not opened: 4–6, 8–14", "Only part answered: 7", "Still marked for review: 1"});
+        assertThat(page.locator("#close-list li")).hasText(new String[] {
+            "Not opened: questions 4–6, 8–14 (10 in all)",
+            "Only part answered: question 7",
+            "Still marked for review: question 1"
+        });
         page.locator("#close [data-dismiss]").click();
         page.locator("#review [data-do=close]").click();
         page.locator("[data-act=block-closed]").click();
@@ -185,15 +188,20 @@ class JourneyTest extends BrowserTest {
     }
 
     @Test
-    void typingLeavesTheCommandKeysAlone() {
+    void inABoxForNumbersOnlyLettersThatNoNumberHasAreCommands() {
         enterFirstSection();
         press("n");
         question().locator(".answer-box").click();
-        type("3me1");
+        type("3e");
 
-        assertThat(question().locator(".answer-box")).hasValue("3me1");
+        assertThat(question().locator(".answer-box")).hasValue("3e");
         assertThat(question().locator(".understood")).containsText("cannot be read yet");
         assertThat(cell("past-moored")).not().hasClass(Pattern.compile("marked"));
+
+        type("1");
+        press("m");
+        assertThat(cell("past-moored")).hasClass(Pattern.compile("marked"));
+        assertThat(question().locator(".answer-box")).hasValue("3e1");
     }
 
     @Test
@@ -237,6 +245,8 @@ class JourneyTest extends BrowserTest {
 
         assertThat(page.locator("#below")).isVisible();
         page.locator("#below").click();
+        page.waitForFunction("() => document.querySelector('.question.open').scrollTop > 0");
+        question().evaluate("question => question.scrollTo(0, question.scrollHeight)");
         assertThat(page.locator("#below")).isHidden();
     }
 

@@ -70,6 +70,7 @@ class PanelsTest extends ToolsBrowserTest {
         void canBeUsedAtTwiceTheTextSizeInASmallWindow() {
             page.setViewportSize(1024, 640);
             page.evaluate("document.documentElement.dataset.text = '200'");
+            page.locator("#rail .opener, .rail .opener").first().click();
             open("calculator");
             BoundingBox box = panel("calculator").boundingBox();
             assertThat(box.x).isGreaterThanOrEqualTo(0);

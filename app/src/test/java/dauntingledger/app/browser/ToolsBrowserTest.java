@@ -79,10 +79,19 @@ abstract class ToolsBrowserTest extends BrowserTest {
     /** Presses the mouse at one point of an element and lets go at another, both as shares of its size. */
     protected void drag(Locator element, double x1, double y1, double x2, double y2) {
         BoundingBox box = element.boundingBox();
-        page.mouse().move(box.x + x1 * box.width, box.y + y1 * box.height);
+        moveTo(box, x1, y1, 1);
         page.mouse().down();
-        page.mouse().move(box.x + x2 * box.width, box.y + y2 * box.height, new Mouse.MoveOptions().setSteps(6));
+        moveTo(box, x2, y2, 6);
         page.mouse().up();
+    }
+
+    /** Moves onto a whole pixel, as a mouse does; between two of them the browser selects nothing. */
+    private void moveTo(BoundingBox box, double x, double y, int steps) {
+        page.mouse()
+                .move(
+                        Math.round(box.x + x * box.width),
+                        Math.round(box.y + y * box.height),
+                        new Mouse.MoveOptions().setSteps(steps));
     }
 
     protected Locator words() {

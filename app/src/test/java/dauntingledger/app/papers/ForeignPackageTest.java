@@ -278,7 +278,7 @@ class ForeignPackageTest {
         void areRefusedForOneThatIsNotWhatItsNameSays() {
             assertThat(picture("plan.png", "Plan", new byte[] {1, 2, 3}).problems())
                     .extracting(Problem::what)
-                    .containsExactly("the picture 'plan.png' is not what its name says, or larger than 8000 pixels");
+                    .containsExactly("the file does not begin as files of that kind do: it is not what its name says");
             assertThat(picture("plan.bmp", "Plan", new byte[] {1}).problems())
                     .singleElement()
                     .satisfies(problem -> assertThat(problem.what()).contains(".svg, .png"));

@@ -111,7 +111,7 @@ class ExhibitEndpointTest extends ExamServerTest {
         void isSentToTheCandidateWhoMayLookAtTheQuestion() throws Exception {
             Appointment craft = inCraft();
 
-            mvc.perform(as(craft, sound(craft, "heard-draught", 0)))
+            mvc.perform(as(craft, sound(craft, "heard-lock", 0)))
                     .andExpect(status().isOk())
                     .andExpect(content().contentType("audio/ogg"));
         }
@@ -119,12 +119,12 @@ class ExhibitEndpointTest extends ExamServerTest {
         @Test
         void isNotThereBeforeItsBlockIsOpenNorDuringABreak() throws Exception {
             Appointment tides = inTides();
-            mvc.perform(as(tides, sound(tides, "heard-draught", 0))).andExpect(status().isNotFound());
+            mvc.perform(as(tides, sound(tides, "heard-lock", 0))).andExpect(status().isNotFound());
 
             Appointment craft = inCraft();
             does(craft, new Act.BreakBegun());
-            mvc.perform(as(craft, sound(craft, "heard-draught", 0))).andExpect(status().isNotFound());
-            mvc.perform(as(craft, get("/sittings/" + craft.sitting() + "/questions/heard-draught")))
+            mvc.perform(as(craft, sound(craft, "heard-lock", 0))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, get("/sittings/" + craft.sitting() + "/questions/heard-lock")))
                     .andExpect(status().isNotFound());
         }
 
@@ -132,18 +132,18 @@ class ExhibitEndpointTest extends ExamServerTest {
         void isNotSentToAnybodyElse() throws Exception {
             Appointment craft = inCraft();
 
-            mvc.perform(as(inCraft(), sound(craft, "heard-draught", 0))).andExpect(status().isNotFound());
-            mvc.perform(sound(craft, "heard-draught", 0).with(user("OFF-1").roles("OFFICE")))
+            mvc.perform(as(inCraft(), sound(craft, "heard-lock", 0))).andExpect(status().isNotFound());
+            mvc.perform(sound(craft, "heard-lock", 0).with(user("OFF-1").roles("OFFICE")))
                     .andExpect(status().isForbidden());
-            mvc.perform(sound(craft, "heard-draught", 0)).andExpect(status().is3xxRedirection());
+            mvc.perform(sound(craft, "heard-lock", 0)).andExpect(status().is3xxRedirection());
         }
 
         @Test
         void thatIsNotInTheQuestionIsNotFound() throws Exception {
             Appointment craft = inCraft();
 
-            mvc.perform(as(craft, sound(craft, "heard-draught", 1))).andExpect(status().isNotFound());
-            mvc.perform(as(craft, sound(craft, "heard-draught", -1))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, sound(craft, "heard-lock", 1))).andExpect(status().isNotFound());
+            mvc.perform(as(craft, sound(craft, "heard-lock", -1))).andExpect(status().isNotFound());
             mvc.perform(as(craft, sound(craft, "no-such-question", 0))).andExpect(status().isNotFound());
         }
     }
