@@ -81,7 +81,7 @@ final class LoadBench {
             for (SimulatedSitting sitting : sittings) {
                 streams.add(sitting.listen(others));
             }
-            long end = System.nanoTime() + PACED.toNanos();
+            long end = System.nanoTime() + HEARTBEAT.plus(PACED).toNanos();
             AtomicLong next = new AtomicLong();
             for (SimulatedSitting sitting : sittings) {
                 others.submit(() -> {
@@ -93,6 +93,7 @@ final class LoadBench {
                     return null;
                 });
             }
+            TimeUnit.NANOSECONDS.sleep(HEARTBEAT.toNanos());
             Stolen stolen = new Stolen();
             List<Long> latencies = paced(sittings);
             table.row(
