@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What can be seen at once, with scroll bars shown as every real browser shows them. */
 class LayoutTest extends BrowserTest {
@@ -31,6 +32,33 @@ class LayoutTest extends BrowserTest {
         assertNoPageScrolls("review");
         page.locator("#review [data-do=close]").click();
         assertNoPageScrolls("closing");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"fix", "danger-circle", "cans"})
+    void aDrawingIsWhollyOnTheScreen(String item) {
+        appointment = inCraft();
+        openRoom();
+        cell(item).click();
+        BoundingBox drawing = question().locator(".plane").first().boundingBox();
+        BoundingBox footer = page.locator("footer").first().boundingBox();
+
+        assertThat(drawing.y).isGreaterThan(0);
+        assertThat(drawing.y + drawing.height).isLessThanOrEqualTo(footer.y);
+        assertThat(drawing.width).isGreaterThan(500);
+        assertNoPageScrolls(item);
+    }
+
+    @Test
+    void whatAChartIsWorkedOnWithStandsBesideIt() {
+        appointment = inCraft();
+        openRoom();
+        cell("fix").click();
+        BoundingBox chart = question().locator(".plane-view").boundingBox();
+        BoundingBox typed = question().locator(".chart-typed").first().boundingBox();
+
+        assertThat(typed.x).isGreaterThanOrEqualTo(chart.x + chart.width);
+        assertThat(typed.y).isLessThan(chart.y + chart.height);
     }
 
     private void assertNoPageScrolls(String where) {
