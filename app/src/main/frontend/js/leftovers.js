@@ -1,6 +1,7 @@
 // What a room left in this browser: entries that still wait are sent, and then everything of it is forgotten.
 import { digest } from './digest.js';
 import { openJournal, sayWaiting, sittingsLeft } from './journal.js';
+import { forgetSeats } from './seat.js';
 import { Sender } from './sender.js';
 
 const NO_CLOCK = { learn() {} };
@@ -11,8 +12,9 @@ const NO_CLOCK = { learn() {} };
  * @param path where it is sent to
  * @param digest announces an entry
  * @param changed hears how many still wait, and the status that stopped the sending, if one did
+ * @param credentials as `fetch` takes them
  */
-export async function sendLeft(sitting, path, digest, changed = () => {}) {
+export async function sendLeft(sitting, path, digest, changed = () => {}, credentials = 'same-origin') {
   const journal = await openJournal(sitting);
   const lines = (await journal.all()).filter((line) => line.state === 'waiting');
   while (lines.length) {
@@ -22,6 +24,7 @@ export async function sendLeft(sitting, path, digest, changed = () => {}) {
     await new Promise((resolve) => {
       const sender = new Sender(path, NO_CLOCK, {
         goesOn: true,
+        credentials,
         seat: () => ({ seat: seat ?? '', token }),
         digest,
         answered: (results) => journal.settle(new Map(results.map(({ id, status }) => [id, status]))),
@@ -42,10 +45,12 @@ export async function sendLeft(sitting, path, digest, changed = () => {}) {
 }
 
 /**
- * Forgets everything that rooms left in this browser: pages and exhibits at once, entries as soon as they were sent.
- * Whoever uses this computer now need not be who made them; each entry goes with the token of the window that made it.
+ * Forgets everything that rooms left in this browser: seats, pages and exhibits at once, entries as soon as they were sent.
+ * Whoever uses this computer now need not be who made them; each entry goes with the token of the window that made it, and
+ * with no cookie: the answer to one would sign the former candidate in again while the next one signs in.
  */
 export async function forgetLeft() {
+  forgetSeats();
   if ('caches' in window) {
     caches.delete('ledger-rooms');
   }
@@ -53,7 +58,7 @@ export async function forgetLeft() {
     const journal = await openJournal(sitting);
     if ((await journal.all()).some((line) => line.state === 'waiting')) {
       const desk = await import(document.body.dataset.desk);
-      await sendLeft(sitting, `/left-behind/${sitting}`, (entry) => digest(desk, entry));
+      await sendLeft(sitting, `/left-behind/${sitting}`, (entry) => digest(desk, entry), () => {}, 'omit');
     }
     await journal.clear();
     sayWaiting(sitting, false);

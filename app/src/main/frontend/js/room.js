@@ -5,6 +5,7 @@ import { BlockPage } from './block/blockpage.js';
 import { ClockFace } from './clockface.js';
 import { closeDialogs } from './dialogs.js';
 import { displayPanel, offer } from './display.js';
+import { fetchGiven } from './server.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
 import { Words } from './words.js';
@@ -196,15 +197,12 @@ function given() {
   return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 
-/** Keeps this page for offline. While entries wait, the server answers with another page, which is not to be kept. */
+/** Keeps this page for offline. While entries wait, or another browser has the seat, the server answers with another page. */
 async function keepPage() {
-  for (;;) {
-    await sitting.sender.drained();
-    const page = await fetch(location.pathname);
-    if (page.headers.get('Ledger-Keep')) {
-      await (await caches.open('ledger-rooms')).put(location.pathname, page);
-      return;
-    }
+  const isRoom = (page) => page.headers.get('Ledger-Keep') !== null;
+  const page = await fetchGiven(location.pathname, sitting, isRoom);
+  if (isRoom(page)) {
+    await (await caches.open('ledger-rooms')).put(location.pathname, page);
   }
 }
 

@@ -20,7 +20,7 @@ export class Sender {
   /**
    * @param hooks `seat()` returns what names this window, `digest(entry)` what announces an entry, `answered(results)` takes the
    *   server's results, `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending;
-   *   `goesOn` says that what is left is sent although another window writes by now
+   *   `credentials` says as whom to send, if not as who is signed in; `goesOn` says that what is left is sent although another window writes by now
    */
   constructor(path, clock, hooks) {
     this.path = path;
@@ -105,7 +105,7 @@ export class Sender {
         ...this.hooks.seat(),
         entries: batch.map((line) => line.entry),
         ...(behind.length && { waiting: behind.map((line) => this.hooks.digest(line.entry)) }),
-      });
+      }, this.hooks.credentials);
       this.clock.learn(answer.now, askedAt);
       behind.forEach((line) => {
         line.announced = true;

@@ -2,6 +2,7 @@
 import { digest } from './digest.js';
 import { openJournal } from './journal.js';
 import { sendLeft } from './leftovers.js';
+import { keepSeat } from './seat.js';
 import { post } from './server.js';
 
 const { sitting, desk: module } = document.body.dataset;
@@ -15,8 +16,7 @@ function say(key, ...values) {
 if (document.body.dataset.page === 'elsewhere') {
   document.querySelector('#take').addEventListener('click', async () => {
     try {
-      const { seat, token } = await post(`${path}/seat`);
-      sessionStorage.setItem(`ledger-seat-${sitting}`, `${seat} ${token}`);
+      keepSeat(sitting, await post(`${path}/seat`));
       location.replace(location.pathname);
     } catch {
       say('failed');

@@ -9,13 +9,15 @@ export class Refused extends Error {
 }
 
 /** The server gives nothing new out while entries wait in this browser. */
-const TOO_EARLY = 425;
+export const TOO_EARLY = 425;
+/** Somebody who goes on working meanwhile makes entries that wait; nobody does so every time. */
+const MOST_TRIES = 10;
 
 /** Fetches something that the candidate may not have had before, as soon as nothing waits to be sent. */
-export async function fetchGiven(address, sitting) {
-  for (;;) {
+export async function fetchGiven(address, sitting, isGiven = (answer) => answer.status !== TOO_EARLY) {
+  for (let tries = 1; ; tries += 1) {
     const answer = await fetch(address);
-    if (answer.status !== TOO_EARLY) {
+    if (isGiven(answer) || tries === MOST_TRIES) {
       return answer;
     }
     await sitting.sender.drained();
@@ -27,14 +29,16 @@ function csrf() {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
-export function post(path, body) {
-  return send(path, new Blob([JSON.stringify(body ?? {})], { type: 'application/json' }));
+/** @param credentials as `fetch` takes them: `omit` for what goes by a token of its own, whoever is signed in here */
+export function post(path, body, credentials = 'same-origin') {
+  return send(path, new Blob([JSON.stringify(body ?? {})], { type: 'application/json' }), credentials);
 }
 
 /** Posts a blob by its own type. */
-export async function send(path, blob) {
+export async function send(path, blob, credentials = 'same-origin') {
   const response = await fetch(path, {
     method: 'POST',
+    credentials,
     headers: { 'Content-Type': blob.type, 'X-XSRF-TOKEN': csrf(), 'X-Requested-By': 'fetch' },
     body: blob,
     redirect: 'error',

@@ -1,8 +1,8 @@
 // Keeps the room's page and what it is made of, so that a reload without a network comes back.
+import { TOO_EARLY } from './server.js';
+
 const ASSETS = 'ledger-assets';
 const ROOMS = 'ledger-rooms';
-/** The server gives nothing new out while entries wait in this browser. */
-const TOO_EARLY = 425;
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

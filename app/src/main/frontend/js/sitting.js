@@ -2,6 +2,7 @@
 import { digest } from './digest.js';
 import { ExamClock } from './examclock.js';
 import { MemoryJournal, openJournal, sayWaiting } from './journal.js';
+import { keepSeat, lastSeat, ownSeat, seatKey } from './seat.js';
 import { Sender } from './sender.js';
 import { post, Refused } from './server.js';
 
@@ -16,7 +17,6 @@ export class Sitting {
     this.module = desk;
     this.hooks = hooks;
     this.path = `/sittings/${data.sitting}`;
-    this.seatKey = `ledger-seat-${data.sitting}`;
     this.clock = new ExamClock(Math.max(data.now, Date.now() + Number(localStorage.getItem(SKEW) ?? -Infinity)));
     this.lastEntered = data.entries.at(-1)?.received;
     this.changed = new Map();
@@ -27,7 +27,7 @@ export class Sitting {
   async start() {
     this.journal = await openJournal(this.data.sitting).catch(() => new MemoryJournal());
     const kept = await this.journal.all();
-    [this.seat, this.token] = (sessionStorage.getItem(this.seatKey) ?? ' ').split(' ');
+    Object.assign(this, ownSeat(this.data.sitting));
     const known = new Set(this.data.entries.map((entry) => entry.id));
     const own = kept.filter((line) => !known.has(line.entry.id) && (line.state === 'waiting' || line.state === 'entered'));
     this.entries = [...this.data.entries, ...own.map((line) => line.entry)];
@@ -167,7 +167,7 @@ export class Sitting {
 
   /** Makes this window the one that writes; without a network it goes on as the one it was, or as the last of this browser. */
   async takeSeat() {
-    this.channel = new BroadcastChannel(this.seatKey);
+    this.channel = new BroadcastChannel(seatKey(this.data.sitting));
     this.channel.onmessage = () => {
       this.keepLooks();
       this.hooks.moved();
@@ -182,13 +182,12 @@ export class Sitting {
       this.clock.learn(answer.now, askedAt);
       this.seat = answer.seat;
       this.token = answer.token;
-      sessionStorage.setItem(this.seatKey, `${this.seat} ${this.token}`);
-      localStorage.setItem(this.seatKey, `${this.seat} ${this.token}`);
+      keepSeat(this.data.sitting, answer);
     } catch (error) {
       if (error instanceof Refused) {
         this.stopped(error.status);
       } else if (!this.seat) {
-        [this.seat, this.token] = (localStorage.getItem(this.seatKey) ?? ' ').split(' ');
+        Object.assign(this, lastSeat(this.data.sitting));
       }
     }
   }

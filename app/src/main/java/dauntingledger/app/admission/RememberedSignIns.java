@@ -1,11 +1,9 @@
 package dauntingledger.app.admission;
 
+import dauntingledger.rulebook.chain.Hash;
 import jakarta.persistence.EntityManager;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
@@ -25,7 +23,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Lets a sign-in outlive a restart of the server, so that it costs nobody a sign-in in the middle of an exam: a cookie
- * that lasts as long as the browser is open names a series that is stored. Signing out ends every series of that person.
+ * that lasts as long as the browser is open names a series that is stored. Signing out ends every series of that
+ * person; signing in ends the series that this browser had.
  */
 final class RememberedSignIns extends AbstractRememberMeServices {
 
@@ -64,15 +63,18 @@ final class RememberedSignIns extends AbstractRememberMeServices {
         String series = random();
         String secret = random();
         Instant now = clock.instant();
+        String former = cookie(request).map(tokens -> tokens[0]).orElse("");
         transactions.executeWithoutResult(status -> {
-            entities.createNativeQuery("delete from remembered_sign_in where number = ?1 and valid_until <= ?2")
+            entities.createNativeQuery(
+                            "delete from remembered_sign_in where (number = ?1 and valid_until <= ?2) or series = ?3")
                     .setParameter(1, person.getName())
                     .setParameter(2, stamp(now))
+                    .setParameter(3, former)
                     .executeUpdate();
             entities.createNativeQuery("insert into remembered_sign_in values (?1, ?2, ?3, ?4)")
                     .setParameter(1, series)
                     .setParameter(2, person.getName())
-                    .setParameter(3, hash(secret))
+                    .setParameter(3, Hash.of(secret).hex())
                     .setParameter(4, stamp(now.plus(validFor)))
                     .executeUpdate();
         });
@@ -95,7 +97,7 @@ final class RememberedSignIns extends AbstractRememberMeServices {
                         "select number from remembered_sign_in where series = ?1 and secret_hash = ?2 and valid_until > ?3",
                         String.class)
                 .setParameter(1, tokens[0])
-                .setParameter(2, hash(tokens[1]))
+                .setParameter(2, Hash.of(tokens[1]).hex())
                 .setParameter(3, stamp(clock.instant()))
                 .getResultList());
         return found.stream().map(String.class::cast).findFirst();
@@ -103,10 +105,14 @@ final class RememberedSignIns extends AbstractRememberMeServices {
 
     /** Returns whose sign-in a browser is remembered for, if it is, although no session knows of it. */
     Optional<String> rememberedIn(HttpServletRequest request) {
+        return cookie(request).flatMap(this::number);
+    }
+
+    private Optional<String[]> cookie(HttpServletRequest request) {
         try {
             String cookie = extractRememberMeCookie(request);
             String[] tokens = cookie == null || cookie.isEmpty() ? new String[0] : decodeCookie(cookie);
-            return tokens.length == 2 ? number(tokens) : Optional.empty();
+            return tokens.length == 2 ? Optional.of(tokens) : Optional.empty();
         } catch (InvalidCookieException e) {
             return Optional.empty();
         }
@@ -126,15 +132,6 @@ final class RememberedSignIns extends AbstractRememberMeServices {
         byte[] bytes = new byte[BYTES];
         random.nextBytes(bytes);
         return HexFormat.of().formatHex(bytes);
-    }
-
-    private static String hash(String secret) {
-        try {
-            MessageDigest sha256 = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(sha256.digest(secret.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java platform has SHA-256", e);
-        }
     }
 
     private static OffsetDateTime stamp(Instant instant) {

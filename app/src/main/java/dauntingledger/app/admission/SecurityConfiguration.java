@@ -152,7 +152,7 @@ class SecurityConfiguration {
                         .maximumSessions(-1)
                         .sessionRegistry(sessions)
                         .expiredSessionStrategy(event -> leadToSignIn(event.getRequest(), event.getResponse()))))
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()))
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()).ignoringRequestMatchers("/left-behind/*"))
                 .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(
                                 new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED), byScript())
                         .defaultAuthenticationEntryPointFor(

@@ -18,8 +18,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE + 5)
 class StoreGateFilter extends OncePerRequestFilter {
 
-    private static final String SECONDS = "5";
-
     private final StoreGate gate;
 
     StoreGateFilter(StoreGate gate) {
@@ -38,13 +36,11 @@ class StoreGateFilter extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        response.setHeader(HttpHeaders.RETRY_AFTER, SECONDS);
+        response.setHeader(HttpHeaders.RETRY_AFTER, Unavailable.SECONDS);
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
-        if (String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains("text/html")) {
-            response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
+        response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
+        if (Unavailable.isForAPerson(request)) {
             request.getRequestDispatcher("/unavailable").forward(request, response);
-        } else {
-            response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
         }
     }
 }

@@ -25,7 +25,9 @@ import org.springframework.web.servlet.ModelAndView;
 class Unavailable {
 
     private static final Logger log = LoggerFactory.getLogger(Unavailable.class);
-    private static final String SECONDS = "5";
+
+    /** After how long a script tries again. */
+    static final String SECONDS = "5";
 
     @ExceptionHandler({
         StoreFailedException.class,
@@ -47,9 +49,13 @@ class Unavailable {
         return answer("unreadable", request);
     }
 
+    /** Returns whether somebody is to read the answer. */
+    static boolean isForAPerson(HttpServletRequest request) {
+        return String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains("text/html");
+    }
+
     private static Object answer(String view, HttpServletRequest request) {
-        boolean page = "GET".equals(request.getMethod())
-                && String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains("text/html");
+        boolean page = "GET".equals(request.getMethod()) && isForAPerson(request);
         boolean form = String.valueOf(request.getContentType()).startsWith("application/x-www-form-urlencoded")
                 || String.valueOf(request.getContentType()).startsWith("multipart/");
         if (page || form) {

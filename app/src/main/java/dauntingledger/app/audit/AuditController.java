@@ -2,10 +2,13 @@ package dauntingledger.app.audit;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.stream.Stream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.QuoteMode;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -20,6 +23,11 @@ class AuditController {
     private static final int ROWS = 100;
     private static final int MOST_IN_A_FILE = 100_000;
     private static final int AT_ONCE = 1_000;
+    private static final CSVFormat FILE = CSVFormat.RFC4180
+            .builder()
+            .setQuoteMode(QuoteMode.ALL)
+            .setHeader("at", "who", "role", "address", "what", "on_whom", "outcome", "detail")
+            .get();
 
     private final AuditLog log;
 
@@ -67,40 +75,35 @@ class AuditController {
         response.setContentType("text/csv");
         response.setCharacterEncoding(StandardCharsets.UTF_8.name());
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"audit.csv\"");
-        PrintWriter out = response.getWriter();
-        out.print("at,who,role,address,what,on_whom,outcome,detail\r\n");
+        CSVPrinter out = new CSVPrinter(response.getWriter(), FILE);
         for (int from = 0; from < MOST_IN_A_FILE; from += AT_ONCE) {
             List<AuditEntry> found = log.find(form.filter(), from, AT_ONCE);
-            found.forEach(entry -> out.print(line(Row.of(entry))));
+            for (AuditEntry entry : found) {
+                out.printRecord(cells(Row.of(entry)));
+            }
             if (found.size() < AT_ONCE) {
                 return;
             }
         }
     }
 
-    private static String line(Row row) {
+    private static Stream<String> cells(Row row) {
         Deed deed = row.deed();
-        return String.join(
-                        ",",
-                        List.of(
-                                        row.at(),
-                                        deed.who(),
-                                        deed.role(),
-                                        deed.address(),
-                                        deed.what(),
-                                        deed.onWhom(),
-                                        deed.outcome(),
-                                        deed.detail())
-                                .stream()
-                                .map(AuditController::cell)
-                                .toList())
-                + "\r\n";
+        return Stream.of(
+                        row.at(),
+                        deed.who(),
+                        deed.role(),
+                        deed.address(),
+                        deed.what(),
+                        deed.onWhom(),
+                        deed.outcome(),
+                        deed.detail())
+                .map(AuditController::harmless);
     }
 
-    /** Quotes a cell, and keeps a spreadsheet from running it: one that begins with a sign of a formula gets an apostrophe. */
-    private static String cell(String text) {
+    /** Keeps a spreadsheet from running a cell: one that begins with a sign of a formula gets an apostrophe. */
+    private static String harmless(String text) {
         boolean runs = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0;
-        String harmless = runs ? "'" + text : text;
-        return '"' + harmless.replace("\"", "\"\"") + '"';
+        return runs ? "'" + text : text;
     }
 }

@@ -19,6 +19,8 @@ import org.springframework.security.core.Authentication;
  */
 public record Deed(String who, String role, String address, String what, String onWhom, String outcome, String detail) {
 
+    private static final String ROLE = "ROLE_";
+
     /** Returns what a person did who is signed in. */
     public static Deed by(Authentication person, String address, String what, String onWhom, String outcome) {
         return new Deed(person.getName(), roleOf(person), address, what, onWhom, outcome, "");
@@ -32,8 +34,6 @@ public record Deed(String who, String role, String address, String what, String 
                 .map(authority -> authority.substring(ROLE.length()).toLowerCase(Locale.ROOT))
                 .collect(Collectors.joining(" "));
     }
-
-    private static final String ROLE = "ROLE_";
 
     public Deed {
         requireNonNull(who, "who");

@@ -23,7 +23,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.BiFunction;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.hibernate.jpa.HibernateHints;
@@ -96,24 +95,26 @@ class LedgerStore implements Ledgers {
     @Override
     public Appended append(Appointment appointment, Batch batch, Instant now) {
         if (batch.isHeartbeat()) {
-            return undisturbed(appointment, ledger -> ledger.append(batch, now, List.of()));
+            return hearBeat(appointment, batch, now);
         }
         return change(appointment, now, (ledger, lines) -> ledger.append(batch, now, lines));
     }
 
     @Override
     public void given(Appointment appointment, Instant now) {
-        undisturbed(appointment, ledger -> {
-            ledger.heard(now);
-            return now;
-        });
-    }
-
-    /** Uses a ledger without writing anything. */
-    private <T> T undisturbed(Appointment appointment, Function<LiveLedger, T> use) {
         LiveLedger ledger = lock(appointment);
         try {
-            return use.apply(ledger);
+            ledger.heard(now);
+        } finally {
+            ledger.lock().unlock();
+        }
+    }
+
+    /** Takes a sign that a window is there, without a look at the store. */
+    private Appended hearBeat(Appointment appointment, Batch beat, Instant now) {
+        LiveLedger ledger = lock(appointment);
+        try {
+            return ledger.append(beat, now, List.of());
         } finally {
             ledger.lock().unlock();
         }

@@ -65,11 +65,8 @@ final class LiveLedger {
                 ? stored.head()
                 : stored.lines().getLast().hash();
         this.examHash = stored.head();
-        boolean receiptGiven = false;
         for (int i = 0; i < entries.size(); i++) {
-            countAsExam(entries.get(i), stored.readable().get(i).hash(), receiptGiven);
-            receiptGiven = receiptGiven && !(entries.get(i).act() instanceof Act.Reopened)
-                    || entries.get(i).act() instanceof Act.ReceiptGiven;
+            countAsExam(entries.get(i), stored.readable().get(i).hash());
         }
         this.storedDue = stored.due();
     }
@@ -86,13 +83,8 @@ final class LiveLedger {
         return Instant.ofEpochMilli(last);
     }
 
-    /**
-     * The receipt covers the exam up to where it was given out. A survey changes nothing of it, nor does what comes from
-     * the candidate's browser later.
-     */
-    private void countAsExam(Entry entry, Hash hash, boolean receiptGiven) {
-        boolean late = receiptGiven && ledger.held(entry.id()).isPresent();
-        if (!(entry.act() instanceof Act.SurveyAnswered) && !late) {
+    private void countAsExam(Entry entry, Hash hash) {
+        if (ledger.isCoveredByReceipt(entry.id())) {
             examHash = hash;
             examEntries++;
         }
@@ -246,11 +238,10 @@ final class LiveLedger {
         if (line.length() > Chain.MOST_LINE) {
             return new Outcome(entry.id(), Outcome.Status.REFUSED, Verdict.TOO_LONG, Optional.empty());
         }
-        boolean receiptGiven = ledger.isReceiptGiven();
         Verdict verdict = ledger.enter(entry);
         boolean held = verdict == Verdict.HELD_FOR_DECISION;
         if (verdict.isPermitted() || held) {
-            write(entry, line, receiptGiven, lines);
+            write(entry, line, lines);
         }
         Outcome.Status status =
                 verdict.isPermitted() ? Outcome.Status.ENTERED : held ? Outcome.Status.HELD : Outcome.Status.REFUSED;
@@ -285,10 +276,10 @@ final class LiveLedger {
         }
     }
 
-    private void write(Entry entry, String line, boolean receiptGiven, List<LedgerLine> lines) {
+    private void write(Entry entry, String line, List<LedgerLine> lines) {
         lastSeq++;
         lastHash = Chain.next(lastHash, line);
-        countAsExam(entry, lastHash, receiptGiven);
+        countAsExam(entry, lastHash);
         lines.add(new LedgerLine(sitting, lastSeq, line, lastHash));
     }
 }

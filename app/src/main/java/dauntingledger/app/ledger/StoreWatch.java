@@ -6,6 +6,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,11 +25,12 @@ class StoreWatch implements HealthIndicator, SmartLifecycle {
 
     /*
      * It works on threads of its own: requests run on virtual threads, which share a few carriers, and a statement that
-     * never returns keeps one of these. A probe that does not come back is left behind, and a few of them at most.
+     * never returns keeps one of these. A probe that does not come back in time is left behind, and a few of them at
+     * most at once.
      */
 
     private static final Logger log = LoggerFactory.getLogger(StoreWatch.class);
-    private static final int MOST_STUCK = 3;
+    private static final int MOST_PROBES = 3;
 
     private final Store store;
     private final GroupCommit writer;
@@ -39,7 +41,7 @@ class StoreWatch implements HealthIndicator, SmartLifecycle {
     private final ProcessEnd end;
     private @Nullable Thread thread;
     private volatile boolean running;
-    private int stuck;
+    private final AtomicInteger probes = new AtomicInteger();
     private long failingSince;
 
     StoreWatch(
@@ -135,7 +137,7 @@ class StoreWatch implements HealthIndicator, SmartLifecycle {
     }
 
     private boolean works() throws InterruptedException {
-        return stuck < MOST_STUCK
+        return probes.get() < MOST_PROBES
                 && within(settings.probeWithin(), () -> {
                     if (gate.isClosed()) {
                         store.reopen();
@@ -146,14 +148,20 @@ class StoreWatch implements HealthIndicator, SmartLifecycle {
     }
 
     private boolean within(Duration most, Runnable probe) throws InterruptedException {
-        FutureTask<Boolean> task = new FutureTask<>(probe, true);
+        FutureTask<Boolean> task = new FutureTask<>(
+                () -> {
+                    try {
+                        probe.run();
+                    } finally {
+                        probes.decrementAndGet();
+                    }
+                },
+                true);
+        probes.incrementAndGet();
         Thread.ofPlatform().daemon().name("store-probe").start(task);
         try {
             return task.get(most.toMillis(), TimeUnit.MILLISECONDS);
-        } catch (TimeoutException e) {
-            stuck++;
-            return false;
-        } catch (ExecutionException e) {
+        } catch (TimeoutException | ExecutionException e) {
             return false;
         }
     }

@@ -12,23 +12,24 @@ import java.util.Set;
  */
 final class DocumentCheck {
 
-    private static final String ANY_ITEM = "item";
+    /** Elements of which no two in a document have the same identifier. */
+    private static final Set<String> UNIQUE_IN_DOCUMENT = Set.of(
+            "qti-test-part",
+            "qti-assessment-section",
+            "qti-assessment-item-ref",
+            "qti-response-declaration",
+            "qti-outcome-declaration",
+            "resource");
 
-    /** Elements of which no two in a document, or in the element given, have the same identifier. */
-    private static final Map<String, String> UNIQUE_IN = Map.ofEntries(
-            Map.entry("qti-test-part", ""),
-            Map.entry("qti-assessment-section", ""),
-            Map.entry("qti-assessment-item-ref", ""),
-            Map.entry("qti-response-declaration", ""),
-            Map.entry("qti-outcome-declaration", ""),
-            Map.entry("resource", ""),
-            Map.entry("qti-weight", "parent"),
-            Map.entry("qti-simple-choice", "parent"),
-            Map.entry("qti-inline-choice", "parent"),
-            Map.entry("qti-simple-associable-choice", "parent"),
-            Map.entry("qti-hotspot-choice", "parent"),
-            Map.entry("qti-gap-text", "parent"),
-            Map.entry("qti-gap-img", "parent"));
+    /** Elements of which no two that stand in the same element have the same identifier. */
+    private static final Set<String> UNIQUE_BESIDE = Set.of(
+            "qti-weight",
+            "qti-simple-choice",
+            "qti-inline-choice",
+            "qti-simple-associable-choice",
+            "qti-hotspot-choice",
+            "qti-gap-text",
+            "qti-gap-img");
 
     private static final Set<String> LEADS_ELSEWHERE = Set.of("qti-assessment-section-ref", "include");
 
@@ -54,6 +55,9 @@ final class DocumentCheck {
     private static final long LONGEST_SECONDS = 86_400;
     private static final int MOST_DIGITS = 40;
 
+    /** An element by its kind and its identifier. */
+    private record Named(String kind, String id) {}
+
     private final Problems problems;
     private final Map<String, String> items = new HashMap<>();
 
@@ -62,23 +66,14 @@ final class DocumentCheck {
     }
 
     void look(XmlElement document) {
-        Map<String, Set<String>> seen = new HashMap<>();
-        look(document, document, seen);
+        look(document, new HashSet<>());
         if (document.name().equals("qti-assessment-item")) {
             requireOneItem(document);
         }
     }
 
-    private void look(XmlElement element, XmlElement parent, Map<String, Set<String>> seen) {
-        String scope = UNIQUE_IN.get(element.name());
-        if (scope != null) {
-            String key = element.name() + (scope.isEmpty() ? "" : "@" + System.identityHashCode(parent));
-            element.attribute("identifier")
-                    .filter(id ->
-                            !seen.computeIfAbsent(key, any -> new HashSet<>()).add(id))
-                    .ifPresent(id -> problems.add(
-                            element, "the identifier '" + id + "' is used by two of '" + element.name() + "'"));
-        }
+    /** @param inDocument what has been named in the document before */
+    private void look(XmlElement element, Set<Named> inDocument) {
         if (LEADS_ELSEWHERE.contains(element.name())) {
             problems.add(
                     element, "'" + element.name() + "' is not supported; what it stands for must be in this document");
@@ -90,13 +85,28 @@ final class DocumentCheck {
                 requireWhole(element, name, value, " of seconds", LONGEST_SECONDS);
             }
         });
-        element.elements().forEach(inner -> look(inner, element, seen));
+        Set<Named> beside = new HashSet<>();
+        element.elements().forEach(inner -> {
+            if (UNIQUE_IN_DOCUMENT.contains(inner.name())) {
+                requireNew(inner, inDocument);
+            } else if (UNIQUE_BESIDE.contains(inner.name())) {
+                requireNew(inner, beside);
+            }
+            look(inner, inDocument);
+        });
+    }
+
+    private void requireNew(XmlElement element, Set<Named> before) {
+        element.attribute("identifier")
+                .filter(id -> !before.add(new Named(element.name(), id)))
+                .ifPresent(id -> problems.add(
+                        element, "the identifier '" + id + "' is used by two of '" + element.name() + "'"));
     }
 
     /** Two files that call themselves by one name are two items that cannot be told apart. */
     private void requireOneItem(XmlElement item) {
         String id = item.attribute("identifier").orElse("");
-        String before = items.putIfAbsent(ANY_ITEM + " " + id, item.file());
+        String before = items.putIfAbsent(id, item.file());
         if (before != null && !before.equals(item.file())) {
             problems.add(item, "the identifier '" + id + "' is that of the item in " + before + " already");
         }

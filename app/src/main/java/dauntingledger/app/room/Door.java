@@ -85,15 +85,11 @@ class Door {
 
     /** Returns whether another browser has the seat of a sitting that is not over. */
     boolean isElsewhere(Appointment appointment, Sitting sitting, HttpServletRequest request) {
+        Optional<String> own =
+                seats.seat(appointment.candidate(), appointment.sitting().value(), request);
         return !(sitting.position() instanceof Position.Over)
-                && sitting.seat()
-                        .filter(live -> seats.seat(
-                                        appointment.candidate(),
-                                        appointment.sitting().value(),
-                                        request)
-                                .filter(live::equals)
-                                .isEmpty())
-                        .isPresent();
+                && sitting.seat().isPresent()
+                && !sitting.seat().equals(own);
     }
 
     static boolean hasWaiting(HttpServletRequest request) {

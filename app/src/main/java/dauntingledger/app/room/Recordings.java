@@ -40,7 +40,7 @@ class Recordings {
      */
     record Play(SittingId sitting, ItemId item, ResponseId response, int left) {}
 
-    /** What lets one play be fetched. */
+    /** What lets one play be fetched. Whoever uses it holds its lock. */
     static final class Ticket {
         private final Play play;
         private final Medium medium;
@@ -78,16 +78,16 @@ class Recordings {
         }
 
         /** Returns whether a part is the next one or the one given last. */
-        synchronized boolean gives(int part) {
+        boolean gives(int part) {
             return part >= 0 && part < parts() && (part == next || part == next - 1);
         }
 
         /** Returns whether {@code part} completes the recording for the first time. */
-        synchronized boolean isCompletedBy(int part) {
+        boolean isCompletedBy(int part) {
             return part == parts() - 1 && part == next;
         }
 
-        synchronized byte[] give(int part) {
+        byte[] give(int part) {
             next = Math.max(next, part + 1);
             int from = part * PART;
             return Arrays.copyOfRange(medium.bytes(), from, Math.min(size(), from + PART));

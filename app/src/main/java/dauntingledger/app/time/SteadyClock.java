@@ -26,6 +26,7 @@ public final class SteadyClock extends Clock {
     private final InstantSource wall;
     private final LongSupplier counter;
     private long counted;
+    private long steeredAt;
     private Instant reached;
     private Instant told;
 
@@ -38,6 +39,7 @@ public final class SteadyClock extends Clock {
         this.wall = wall;
         this.counter = counter;
         this.counted = counter.getAsLong();
+        this.steeredAt = counted;
         this.reached = wall.instant();
         this.told = reached;
     }
@@ -59,15 +61,13 @@ public final class SteadyClock extends Clock {
 
     /** Follows the computer's clock a little, and returns how far that is ahead. To be called every now and then. */
     public synchronized Duration steer() {
-        long since = counted;
         go();
-        long passed = counted - since;
-        long most = passed / 1_000_000 * STEERED_PER_MILLION;
+        Duration most = Duration.ofNanos((counted - steeredAt) / 1_000_000 * STEERED_PER_MILLION);
+        steeredAt = counted;
         Duration ahead = Duration.between(reached, wall.instant());
-        long step =
-                Math.clamp(Math.clamp(ahead.toSeconds(), -1L, 1L) * 1_000_000_000L + ahead.toNanosPart(), -most, most);
-        reached = reached.plusNanos(step);
-        return ahead.minusNanos(step);
+        Duration step = ahead.abs().compareTo(most) <= 0 ? ahead : ahead.isNegative() ? most.negated() : most;
+        reached = reached.plus(step);
+        return ahead.minus(step);
     }
 
     /** Goes on from {@code instant} if that is later: what was reached before a restart is not gone back on. */

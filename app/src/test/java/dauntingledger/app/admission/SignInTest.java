@@ -92,6 +92,22 @@ class SignInTest extends ExamServerTest {
     }
 
     @Test
+    void remembersInABrowserTheLastOnlyWhoSignedInThere() throws Exception {
+        Cookie former = requireNonNull(
+                signIn(newAppointment().candidate(), PIN).getResponse().getCookie("ledger-candidate"));
+        String next = newAppointment().candidate();
+
+        mvc.perform(post("/sign-in")
+                        .with(token())
+                        .cookie(former)
+                        .param("number", next)
+                        .param("pin", PIN))
+                .andExpect(redirectedUrl("/"));
+
+        mvc.perform(get("/").cookie(former)).andExpect(redirectedUrl("/sign-in"));
+    }
+
+    @Test
     void signsOut() throws Exception {
         signIn(newAppointment().candidate(), PIN);
 

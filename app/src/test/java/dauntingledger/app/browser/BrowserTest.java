@@ -11,6 +11,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -57,9 +58,24 @@ abstract class BrowserTest extends ExamServerTest {
     void openWindow(Browser chromium) {
         browser = chromium;
         appointment = newAppointment();
-        context = browser.newContext(
-                new Browser.NewContextOptions().setViewportSize(1280, 800).setBaseURL("http://localhost:" + port));
+        openWindow(ServiceWorkerPolicy.ALLOW);
+    }
+
+    private void openWindow(ServiceWorkerPolicy workers) {
+        context = browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setServiceWorkers(workers)
+                .setBaseURL("http://localhost:" + port));
         page = newWindow();
+    }
+
+    /**
+     * Begins anew in a browser without service workers, for tests that change or stop requests on their way: what goes
+     * through a service worker escapes them, and when it takes a page over is its own affair.
+     */
+    protected void withoutServiceWorker() {
+        context.close();
+        openWindow(ServiceWorkerPolicy.BLOCK);
     }
 
     @AfterEach
@@ -192,8 +208,15 @@ abstract class BrowserTest extends ExamServerTest {
     }
 
     protected static void awaitPage(Page window, String name) {
-        assertThat(window.locator("body[data-page=" + name + "][data-ready=true]"))
-                .isVisible();
+        try {
+            assertThat(window.locator("body[data-page=" + name + "][data-ready=true]"))
+                    .isVisible();
+        } catch (AssertionError e) {
+            throw new AssertionError(
+                    "the page '" + name + "' is not ready; there is " + window.url() + ": "
+                            + window.evaluate("() => document.body.innerText.slice(0, 400)"),
+                    e);
+        }
     }
 
     /** The question in view, when it can be answered. */

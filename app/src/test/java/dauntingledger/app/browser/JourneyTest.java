@@ -3,14 +3,12 @@ package dauntingledger.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.MouseButton;
-import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import dauntingledger.app.ledger.VerifyCommand;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Position;
@@ -254,10 +252,7 @@ class JourneyTest extends BrowserTest {
 
     @Test
     void aRefusedActIsShownInWordsAndTheScreenReturnsToTheTruth() {
-        // What goes through a service worker is not stopped by a route, and when it takes over is its own affair.
-        context.close();
-        page = newBrowser(new Browser.NewContextOptions().setServiceWorkers(ServiceWorkerPolicy.BLOCK));
-        context = page.context();
+        withoutServiceWorker();
         enterFirstSection();
         page.route("**/entries", route -> {
             String body = route.request().postData().replace("\"values\":[\"B\"]", "\"values\":[\"Z\"]");

@@ -4,9 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.APIResponse;
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Route;
-import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -76,10 +74,8 @@ class KeyTrafficTest extends BrowserTest {
      * never ends and has entries only. What does not change between two visits is sent once.
      */
     private void listen() {
-        page = newBrowser(new Browser.NewContextOptions()
-                .setViewportSize(1280, 800)
-                .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
-        page.context().route(url -> !url.contains("/events"), route -> {
+        withoutServiceWorker();
+        context.route(url -> !url.contains("/events"), route -> {
             String address = route.request().url();
             APIResponse answer = assets.get(address);
             if (answer == null) {

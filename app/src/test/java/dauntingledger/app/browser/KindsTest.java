@@ -18,6 +18,7 @@ class KindsTest extends BrowserTest {
 
     @BeforeEach
     void openTheBlock() {
+        withoutServiceWorker();
         appointment = inCraft();
         openRoom();
     }
@@ -301,6 +302,7 @@ class KindsTest extends BrowserTest {
     }
 
     private void sendNoKeyToTheBrowser() {
+        assertAllEntered();
         String sent = (String) page.evaluate("async () => (await fetch(location.href)).text()");
 
         Assertions.assertTrue(sent.contains("call-order"));

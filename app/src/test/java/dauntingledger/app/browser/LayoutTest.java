@@ -35,8 +35,8 @@ class LayoutTest extends BrowserTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"fix", "danger-circle"})
-    void aChartIsWhollyOnTheScreen(String item) {
+    @ValueSource(strings = {"fix", "danger-circle", "cans", "turning-place", "name-marks"})
+    void aDrawingIsWhollyOnTheScreen(String item) {
         appointment = inCraft();
         openRoom();
         cell(item).click();

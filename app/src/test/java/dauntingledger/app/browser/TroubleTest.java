@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Request;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Position;
@@ -171,6 +172,7 @@ class TroubleTest extends BrowserTest {
 
     @Test
     void aPageThatIsAskedForWhileEntriesWaitSendsThemFirst() {
+        withoutServiceWorker();
         enterFirstSection();
         assertAllEntered();
         context.route("**/entries", route -> route.abort());
@@ -190,15 +192,19 @@ class TroubleTest extends BrowserTest {
 
     @Test
     void whatACandidateLeftBehindIsSentWhenTheNextOneSignsInAndThenForgotten() {
+        withoutServiceWorker();
         enterFirstSection();
         assertAllEntered();
         context.route("**/entries", route -> route.abort());
         page.keyboard().press("3");
         assertThat(page.locator("#saved")).containsText("on this computer: go on working");
         page.navigate("/");
-        page.locator("form[action='/sign-out'] .btn").click();
+        Request sent = page.waitForRequest(
+                "**/left-behind/*",
+                () -> page.locator("form[action='/sign-out'] .btn").click());
 
         assertThat(page.locator("h1")).hasText("Sign in");
+        assertThat(sent.allHeaders()).doesNotContainKey("cookie");
         awaitNothingLeft();
         assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
     }
@@ -216,7 +222,7 @@ class TroubleTest extends BrowserTest {
         awaitNothingLeft();
     }
 
-    /** Waits until this browser holds no entry, no page and no exhibit. */
+    /** Waits until this browser holds no entry, no page, no exhibit, and no seat to send by. */
     private void awaitNothingLeft() {
         page.evaluate("""
                 async () => {
@@ -230,7 +236,8 @@ class TroubleTest extends BrowserTest {
                     });
                     database.close();
                     return count > 0 || await caches.has('ledger-rooms')
-                      || Object.keys(localStorage).some((key) => key.startsWith('ledger-last-entries'));
+                      || [localStorage, sessionStorage].flatMap(Object.keys)
+                        .some((key) => key.startsWith('ledger-last-entries') || key.startsWith('ledger-seat'));
                   };
                   for (let tries = 0; tries < 200; tries++) {
                     if (!await left()) {

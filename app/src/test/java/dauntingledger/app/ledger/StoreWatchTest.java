@@ -78,6 +78,35 @@ class StoreWatchTest {
     }
 
     @Test
+    void triesAgainAsOftenAsProbesComeBackLate() throws Exception {
+        StoreWatch watch = watch(Duration.ofMinutes(1));
+        for (int slow = 0; slow < 5; slow++) {
+            CountDownLatch late = new CountDownLatch(1);
+            CountDownLatch back = new CountDownLatch(1);
+            doAnswer(call -> {
+                        late.await();
+                        return null;
+                    })
+                    .when(clock)
+                    .keep();
+            doAnswer(call -> {
+                        back.countDown();
+                        return null;
+                    })
+                    .when(writer)
+                    .probe();
+            watch.look();
+            assertThat(gate.isClosed()).isTrue();
+            late.countDown();
+            back.await();
+        }
+        doNothing().when(clock).keep();
+        watch.look();
+
+        assertThat(gate.isClosed()).isFalse();
+    }
+
+    @Test
     void writesNothingWhenThereIsHardlyAnySpaceLeft() throws Exception {
         when(space.bytes()).thenReturn(4_096L);
         StoreWatch watch = watch(Duration.ZERO);

@@ -38,6 +38,30 @@ class SteadyClockTest {
     }
 
     @Test
+    void followsAsFarHoweverOftenItIsRead() {
+        wall = wall.plus(Duration.ofMinutes(10));
+        for (int second = 0; second < 3_600; second++) {
+            for (int reading = 0; reading < 10; reading++) {
+                pass(Duration.ofMillis(100));
+                clock.instant();
+            }
+            clock.steer();
+        }
+
+        Duration gained = Duration.between(NINE.plus(Duration.ofHours(1)), clock.instant());
+        assertThat(gained).isEqualTo(Duration.ofMillis(1_800));
+    }
+
+    @Test
+    void followsAsFarBackAsForward() {
+        wall = wall.minus(Duration.ofMinutes(10)).plusNanos(999_999_900);
+        pass(Duration.ofSeconds(1));
+        clock.steer();
+
+        assertThat(clock.instant()).isEqualTo(NINE.plusSeconds(1).minusNanos(500_000));
+    }
+
+    @Test
     void neverGoesBackWhileItIsSlowedDown() {
         wall = wall.minus(Duration.ofMinutes(10));
         Instant before = clock.instant();

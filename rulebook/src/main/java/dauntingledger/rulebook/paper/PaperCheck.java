@@ -11,6 +11,8 @@ import java.util.Set;
 /** Looks a paper over and collects everything that is wrong with it. */
 final class PaperCheck {
 
+    private static final Duration LONGEST_GRACE = Duration.ofMinutes(1);
+
     private static final int MOST_TRIES = 20;
 
     private final Findings findings = new Findings();
@@ -18,8 +20,6 @@ final class PaperCheck {
     private final Set<ItemId> items = new HashSet<>();
     private final Set<SectionId> sections = new HashSet<>();
     private final Set<ItemSetId> sets = new HashSet<>();
-
-    private static final Duration LONGEST_GRACE = Duration.ofMinutes(1);
 
     private PaperCheck() {}
 

@@ -35,6 +35,7 @@ public final class Ledger {
     private final Set<EntryId> ids = new HashSet<>();
     private final List<Entry> counting = new ArrayList<>();
     private final Map<EntryId, Held> held = new LinkedHashMap<>();
+    private final Set<EntryId> beyondReceipt = new HashSet<>();
     private final Milestones milestones;
     private Sitting sitting;
 
@@ -113,6 +114,14 @@ public final class Ledger {
         return Optional.ofNullable(held.get(id));
     }
 
+    /**
+     * Returns whether the receipt covers an entry of this ledger. A survey changes nothing of it, nor does what came from
+     * the candidate's browser after it was given out.
+     */
+    public boolean isCoveredByReceipt(EntryId id) {
+        return !beyondReceipt.contains(id);
+    }
+
     /** Returns whether the receipt was given out and nobody has let the candidate in again since. */
     public boolean isReceiptGiven() {
         return belief.isReceiptGiven();
@@ -148,11 +157,7 @@ public final class Ledger {
     }
 
     private boolean mayRestOnHeld(Entry entry) {
-        boolean waits = false;
-        for (Held one : held.values()) {
-            waits |= one.waits();
-        }
-        return waits && entry.isFromABrowser();
+        return entry.isFromABrowser() && held.values().stream().anyMatch(Held::waits);
     }
 
     private Verdict decide(Entry entry, Act.HeldDecided decided) {
@@ -216,6 +221,9 @@ public final class Ledger {
     private void keep(Entry entry, boolean counts) {
         ids.add(entry.id());
         entries.add(entry);
+        if (entry.act() instanceof Act.SurveyAnswered || (!counts && belief.isReceiptGiven())) {
+            beyondReceipt.add(entry.id());
+        }
         belief.learn(entry, counts);
     }
 

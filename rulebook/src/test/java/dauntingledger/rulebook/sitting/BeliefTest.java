@@ -117,12 +117,30 @@ class BeliefTest {
         }
 
         @Test
-        void theOfficeCanLetTheCandidateInAgain() {
-            Act reopened = new Act.Reopened(ledger.sitting().reopenable().orElseThrow(), "Office");
-            if (server.records(reopened, desk.now()).isPermitted()) {
-                assertThat(ledger.isReceiptGiven()).isFalse();
-            }
+        void itCoversNothingThatABrowserSends() {
+            send("late", "a", 1_100, 200 * 60 + 1);
+
+            assertThat(ledger.isCoveredByReceipt(new EntryId("late"))).isFalse();
+            assertThat(ledger.entries())
+                    .filteredOn(entry -> !entry.id().value().equals("late"))
+                    .allMatch(entry -> ledger.isCoveredByReceipt(entry.id()));
         }
+    }
+
+    @Test
+    void whatIsSentCountsAgainOnceTheOfficeHasLetTheCandidateIn() {
+        desk.closes("one").opens("two").afterMinutes(10).closes("two").does(new Act.HandedIn());
+        server.records(new Act.ReceiptGiven(), desk.now());
+        assertThat(ledger.isReceiptGiven()).isTrue();
+
+        Act reopened = new Act.Reopened(ledger.sitting().reopenable().orElseThrow(), "Office");
+        assertThat(server.records(reopened, desk.now())).isEqualTo(Verdict.PERMITTED);
+
+        assertThat(ledger.isReceiptGiven()).isFalse();
+        server.hears(desk.now());
+        Entry sent = new Entry(new EntryId("again"), desk.now(), desk.now(), choosing("q5", "b"));
+        assertThat(server.receives(List.of(sent), List.of(), desk.now())).containsExactly(Verdict.PERMITTED);
+        assertThat(ledger.isCoveredByReceipt(sent.id())).isTrue();
     }
 
     @Test
