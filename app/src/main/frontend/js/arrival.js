@@ -7,7 +7,7 @@ import { put, span } from './words.js';
 
 /** Returns what a page around the blocks does besides its buttons, or undefined. */
 export function stagePage(kind, room) {
-  const pages = { identity, admission, station, portrait, instructions, break: rest };
+  const pages = { identity, admission, 'station-check': station, portrait, instructions, break: rest };
   return pages[kind]?.(room);
 }
 
@@ -55,20 +55,15 @@ function admission({ sitting, words, draw }) {
   let listed = '';
   return {
     draw({ now, arrival }) {
-      if (!arrival.unmet) {
+      if (!arrival.waiting) {
         return;
       }
-      const waits = arrival.unmet.includes('schedule') && !arrival.late;
+      const waits = arrival.waiting.includes('schedule');
       document.querySelector('#door-wait').hidden = !waits;
       put(document.querySelector('#door-left'), waits ? span(Math.max(0, arrival.opens - now), true) : '');
-      const outOfTries = arrival.unmet.includes('code') && arrival.triesLeft === 0;
-      form.hidden = !arrival.unmet.includes('code') || outOfTries;
-      const sentences = arrival.unmet.map((way) => {
-        if (way === 'schedule') {
-          return arrival.late ? words.say(arrival.lateByLeave ? 'door.late' : 'door.shut') : words.say('door.schedule', words.time(arrival.opens));
-        }
-        return way === 'code' ? words.say(outOfTries ? 'door.out-of-tries' : 'door.code', arrival.triesLeft) : words.say('door.leave');
-      });
+      form.hidden = !arrival.waiting.includes('code');
+      const sentences = arrival.waiting.map((reason) => words.say(
+        `door.${reason}`, reason === 'schedule' ? words.time(arrival.opens) : arrival.triesLeft));
       if (listed !== sentences.join()) {
         listed = sentences.join();
         document.querySelector('#ways').replaceChildren(...sentences.map((sentence) => {

@@ -18,7 +18,7 @@ function read(text) {
   }
 }
 
-/** Returns what was chosen last by this person, here or elsewhere, or null; what nobody has signed is anybody's. */
+/** Returns what this person chose last, here or elsewhere, or null. A choice without an owner is taken as theirs. */
 function chosen() {
   const here = read(localStorage.getItem(KEY));
   const mine = here && (!here.owner || here.owner === person()?.dataset.person) ? here : null;

@@ -61,7 +61,7 @@ draw();
 setInterval(tick, TICK);
 document.body.dataset.ready = 'true';
 
-/** Never between a press that turns to another question and its being seen: then what ticks is drawn between two presses. */
+/** Draws what has changed with time, but not while the candidate is turning to another question: the turn comes first. */
 function tick() {
   if (!block?.turning.on) {
     draw();

@@ -6,9 +6,6 @@ import { put } from './words.js';
 /** When nothing has been asked for so long after coming in, the tools are fetched ahead, in case the connection is lost. */
 const FETCH_AHEAD = 20_000;
 const KEYS = { c: 'calculator', w: 'worksheet', s: 'sketch', t: 'notes', d: 'exhibit' };
-const OFFERED = {
-  calculator: ['basic-calculator', 'scientific-calculator'], worksheet: ['worksheet'], sketch: ['sketch'], notes: ['notes'],
-};
 
 export class ToolDoor {
   /** @param page `draw()`, `slip(text)`, `whisper(text)`, `open(item)`, `putNumber(text)`, `hasNumber()`, `layOutAnew()` */
@@ -48,10 +45,7 @@ export class ToolDoor {
 
   /** Returns whether a panel can be used at the question in view. */
   offers(panel, room = this.room) {
-    if (panel === 'exhibit' || panel === 'second-exhibit') {
-      return this.exhibits(room).length > 0;
-    }
-    return OFFERED[panel].some((tool) => room.tools.includes(tool));
+    return room.panels.includes(panel);
   }
 
   /** The exhibits of the question in view. */

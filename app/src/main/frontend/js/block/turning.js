@@ -1,9 +1,9 @@
-// What a turn to another question brings with it, in parts: the next press waits for one of them at most.
+// What has to be done after a turn to another question. It is done in steps, so that the next press waits for one step at most.
 
-/** A single turn is followed when it has been painted, one of several in a hurry when no other comes for the longer time. */
+/** How long after a turn the first step is done, in milliseconds: once it is painted; later while turns come in quick succession. */
 const FOLLOWED = 20;
 const FOLLOWED_IN_A_HURRY = 60;
-/** Turns that come this soon after each other are in a hurry. */
+/** Turns that come this soon after each other, in milliseconds, are in quick succession. */
 const HURRY = 150;
 /** The rest waits for so much longer. */
 const DRAWN = 60;

@@ -1,5 +1,5 @@
-// Documents in pages: drawn by the PDF library, a page at a time as it comes into view. Letters are drawn as shapes: a
-// font of a document added to the page would have every question laid out anew.
+// Documents in pages, drawn by the PDF library, each page when it comes into view. Letters are drawn as outlines: if the
+// fonts of a document were added to the page, the browser would lay out every question again.
 import { getDocument, PDFWorker, TextLayer } from 'pdfjs-dist';
 
 const DENSITY = Math.min(2, window.devicePixelRatio || 1);

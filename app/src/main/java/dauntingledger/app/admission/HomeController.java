@@ -11,7 +11,6 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import dauntingledger.rulebook.sitting.Window;
@@ -220,20 +219,16 @@ class HomeController {
     }
 
     private static State state(Sitting sitting, Instant now) {
-        return switch (sitting.position()) {
-            case Position.At at -> State.IN_PROGRESS;
-            case Position.Before before when !sitting.isUntouched() -> State.IN_PROGRESS;
-            case Position.Before before ->
+        return switch (sitting.progress()) {
+            case BEFORE ->
                 switch (entering(sitting, now)) {
                     case TOO_EARLY -> State.DUE;
                     case TOO_LATE -> State.MISSED;
                     default -> State.OPEN;
                 };
-            case Position.Over over ->
-                switch (over.ending()) {
-                    case HANDED_IN -> State.HANDED_IN;
-                    case DECLINED -> entering(sitting, now).isPermitted() ? State.DECLINED_OPEN : State.DECLINED;
-                };
+            case IN_PROGRESS -> State.IN_PROGRESS;
+            case HANDED_IN -> State.HANDED_IN;
+            case DECLINED -> entering(sitting, now).isPermitted() ? State.DECLINED_OPEN : State.DECLINED;
         };
     }
 

@@ -8,7 +8,6 @@ import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** Says in words and figures what a candidate is granted for a paper. */
@@ -56,28 +55,16 @@ public class Privileges {
     }
 
     private void stage(List<String> sentences, Stage usual, Stage granted) {
-        if (usual instanceof Stage.Break set && granted instanceof Stage.Break rest) {
-            add(sentences, "granted.time", rest.title(), set.length(), rest.length());
-            if (set.clocks() != rest.clocks()) {
-                sentences.add(words.say("granted.clocks-stand", rest.title()));
-            }
-        }
-        time(usual)
+        usual.limit()
                 .ifPresent(set -> add(
                         sentences,
                         "granted.time",
                         granted.title(),
                         set,
-                        time(granted).orElse(set)));
-    }
-
-    /** Returns the time for reading or deciding that a stage gives. */
-    private static Optional<Duration> time(Stage stage) {
-        return switch (stage) {
-            case Stage.Instructions read -> read.readingTime();
-            case Stage.Notice notice -> notice.limit();
-            default -> Optional.empty();
-        };
+                        granted.limit().orElse(set)));
+        if (usual.clocks() != granted.clocks()) {
+            sentences.add(words.say("granted.clocks-stand", granted.title()));
+        }
     }
 
     private void add(List<String> sentences, String key, String title, Duration usual, Duration granted) {

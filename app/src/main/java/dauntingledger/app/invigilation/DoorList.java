@@ -94,14 +94,15 @@ class DoorList {
     private record Row(Appointment appointment, Sitting sitting, Candidate candidate, String since) {
 
         Waiting atTheDoor(Stage.Admission door, Instant now) {
-            Arrival arrival = sitting.arrival();
             boolean admits =
                     sitting.permits(new Act.LeaveGiven(door.id(), ""), now).isPermitted();
-            String reason = arrival.late()
-                    ? "late"
-                    : arrival.triesLeft() == 0
-                            ? "out-of-tries"
-                            : admits ? "leave" : arrival.unmet().contains(Way.SCHEDULE) ? "schedule" : "code";
+            List<Arrival.AtTheDoor> waitsFor = sitting.arrival().waitingAt(door);
+            String reason = waitsFor.stream()
+                    .filter(Arrival.AtTheDoor::needsInvigilator)
+                    .findFirst()
+                    .or(() -> waitsFor.stream().findFirst())
+                    .map(PlainNames::name)
+                    .orElse("leave");
             return of(reason, Stream.empty(), admits ? Need.ADMIT : Need.NOTHING);
         }
 

@@ -7,7 +7,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
-import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.plain.ActCodec;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
@@ -158,7 +158,7 @@ class HeldController {
         Optional<Instant> heard = entry.heard();
         return new Row(
                 entry.id().value(),
-                String.valueOf(EntryCodec.toPlain(entry).get("kind")),
+                ActCodec.kind(entry.act()),
                 entry.act() instanceof Act.OnItem onItem
                         ? sitting.paper().numbers().getOrDefault(onItem.item(), 0)
                         : 0,

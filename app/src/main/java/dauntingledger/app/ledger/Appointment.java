@@ -17,4 +17,13 @@ public record Appointment(SittingId sitting, String candidate, PaperRef paper, S
     public Paper personal(Paper whole) {
         return terms.personal(whole.drawn(seed));
     }
+
+    /**
+     * Returns {@code whole} as {@link #personal(Paper)} does, to be read.
+     *
+     * @param extraBreak what an extra break is called in the language of the paper
+     */
+    public Paper personal(Paper whole, String extraBreak) {
+        return terms.personal(whole.drawn(seed), extraBreak);
+    }
 }

@@ -250,13 +250,8 @@ final class LiveLedger {
 
     /** A sitting that is not open to everybody begins with a line that says on what terms. */
     private void fixTermsBefore(Entry entry, List<LedgerLine> lines) {
-        boolean plain = !terms.window().isBounded() && terms.accommodations().isNone();
-        if (entry.act() instanceof Act.StageOpened
-                && isUntouched()
-                && !plain
-                && entry.atMillis() >= ledger.sitting().now().toEpochMilli()
-                && ledger.sitting().permits(entry.act(), entry.at()).isPermitted()) {
-            Act fixed = new Act.TermsFixed(terms.window(), terms.accommodations());
+        Act.TermsFixed fixed = new Act.TermsFixed(terms.window(), terms.accommodations());
+        if (!fixed.areUsual() && ledger.isBegunBy(entry)) {
             judge(new Entry(new EntryId(UUID.randomUUID().toString()), entry.at(), entry.at(), fixed), lines);
         }
     }

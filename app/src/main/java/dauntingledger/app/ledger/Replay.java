@@ -2,6 +2,7 @@ package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.plain.ActCodec;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -82,8 +83,7 @@ public final class Replay {
         Entry entry = numbered.entry();
         Verdict verdict = ledger.has(entry.id()) ? Verdict.ALREADY_SO : ledger.enter(entry);
         if (!verdict.isPermitted()) {
-            Object kind = EntryCodec.toPlain(entry).get("kind");
-            broken.add(new Broken(numbered.line(), String.valueOf(kind), PlainNames.name(verdict)));
+            broken.add(new Broken(numbered.line(), ActCodec.kind(entry.act()), PlainNames.name(verdict)));
         }
     }
 

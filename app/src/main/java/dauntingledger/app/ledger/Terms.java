@@ -30,6 +30,11 @@ public record Terms(Window window, String code, Accommodations accommodations, D
         return accommodations.applyTo(paper);
     }
 
+    /** @param extraBreak what an extra break is called in the language of the paper */
+    Paper personal(Paper paper, String extraBreak) {
+        return accommodations.applyTo(paper, extraBreak);
+    }
+
     public Terms within(Window hours) {
         return new Terms(hours, code, accommodations, display);
     }

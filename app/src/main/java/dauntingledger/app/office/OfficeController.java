@@ -16,9 +16,8 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Position;
-import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.security.Principal;
 import java.time.Clock;
@@ -232,22 +231,11 @@ class OfficeController {
                 paper.title(),
                 appointment.seat(),
                 terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
-                opened.map(readable -> state(readable.sitting())).orElse("unreadable"),
+                opened.map(readable -> PlainNames.name(readable.sitting().progress()))
+                        .orElse("unreadable"),
                 privileges.of(paper, terms),
                 Booklets.isNeededFor(paper),
                 opened.map(Ledgers.Opened::waiting).orElse(0));
-    }
-
-    private static String state(Sitting sitting) {
-        return switch (sitting.position()) {
-            case Position.Before before -> sitting.isUntouched() ? "before" : "in-progress";
-            case Position.At at -> "in-progress";
-            case Position.Over over ->
-                switch (over.ending()) {
-                    case HANDED_IN -> "handed-in";
-                    case DECLINED -> "declined";
-                };
-        };
     }
 
     private Appointment find(long sitting) {

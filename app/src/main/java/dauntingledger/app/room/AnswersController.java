@@ -9,7 +9,6 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletResponse;
-import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import org.springframework.http.CacheControl;
@@ -18,7 +17,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.server.ResponseStatusException;
 
 /**
@@ -28,16 +26,13 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class AnswersController {
 
-    private final Door door;
     private final Candidates candidates;
     private final Ledgers ledgers;
     private final Papers papers;
     private final AnswerViews views;
     private final Clock clock;
 
-    AnswersController(
-            Door door, Candidates candidates, Ledgers ledgers, Papers papers, AnswerViews views, Clock clock) {
-        this.door = door;
+    AnswersController(Candidates candidates, Ledgers ledgers, Papers papers, AnswerViews views, Clock clock) {
         this.candidates = candidates;
         this.ledgers = ledgers;
         this.papers = papers;
@@ -46,8 +41,8 @@ class AnswersController {
     }
 
     @GetMapping("/sittings/{sitting}/answers")
-    String answers(@PathVariable long sitting, Principal principal, Model model, HttpServletResponse response) {
-        Appointment appointment = door.open(sitting, principal);
+    String answers(@Door.Own Appointment appointment, Model model, HttpServletResponse response) {
+        long sitting = appointment.sitting().value();
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();
         PaperText text = papers.text(appointment.paper(), RoomController.language(here));

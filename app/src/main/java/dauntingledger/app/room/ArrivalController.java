@@ -7,6 +7,7 @@ import dauntingledger.app.ledger.Outcome;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.ActCodec;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -17,7 +18,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -25,12 +25,9 @@ import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseBody;
@@ -40,7 +37,6 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class ArrivalController {
 
-    private final Door door;
     private final Candidates candidates;
     private final Ledgers ledgers;
     private final Papers papers;
@@ -49,14 +45,12 @@ class ArrivalController {
     private final Clock clock;
 
     ArrivalController(
-            Door door,
             Candidates candidates,
             Ledgers ledgers,
             Papers papers,
             PortraitStore portraits,
             RoomData room,
             Clock clock) {
-        this.door = door;
         this.candidates = candidates;
         this.ledgers = ledgers;
         this.papers = papers;
@@ -76,8 +70,7 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/code", consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
-    Answer code(@PathVariable long sitting, @RequestBody Code typed, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
+    Answer code(@Door.Own Appointment appointment, @RequestBody Code typed) {
         Instant now = clock.instant();
         Stage stage = here(appointment, now, Stage.Admission.class);
         boolean right = !appointment.terms().code().isEmpty()
@@ -104,8 +97,7 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/portrait", consumes = MediaType.IMAGE_PNG_VALUE)
     @ResponseBody
-    Judged portrait(@PathVariable long sitting, Principal principal, HttpServletRequest request) throws IOException {
-        Appointment appointment = door.open(sitting, principal);
+    Judged portrait(@Door.Own Appointment appointment, HttpServletRequest request) throws IOException {
         Instant now = clock.instant();
         Stage stage = here(appointment, now, Stage.Portrait.class);
         byte[] sent = request.getInputStream().readNBytes(PortraitStore.MOST_BYTES + 1);
@@ -124,8 +116,8 @@ class ArrivalController {
 
     /** The station check ahead of the day; its result is kept with the sitting. */
     @GetMapping("/sittings/{sitting}/station")
-    String station(@PathVariable long sitting, Principal principal, Model model) {
-        Appointment appointment = door.open(sitting, principal);
+    String station(@Door.Own Appointment appointment, Model model) {
+        long sitting = appointment.sitting().value();
         Sitting here = ledgers.open(appointment, clock.instant()).sitting();
         Paper paper = papers.text(appointment.paper()).paper();
         Stage.StationCheck check = paper.route().stream()
@@ -138,7 +130,7 @@ class ArrivalController {
         }
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("sitting", sitting);
-        model.addAttribute("lines", StagePages.lines(check));
+        model.addAttribute("lines", StationCheckPage.lines(check));
         model.addAttribute("asks", true);
         model.addAttribute("data", room.json(appointment, clock.instant()));
         return "station-ahead";
@@ -146,11 +138,8 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/station", consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
-    Answer checked(@PathVariable long sitting, @RequestBody Map<String, Object> figures, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
-        Act act = EntryCodec.fromPlain(Map.of(
-                        "id", "station", "by", "candidate", "at", 0L, "kind", "station-checked", "figures", figures))
-                .act();
+    Answer checked(@Door.Own Appointment appointment, @RequestBody Map<String, Object> figures) {
+        Act act = ActCodec.stationChecked(Map.of("figures", figures));
         Verdict verdict = ledgers.record(appointment, act, clock.instant()).verdict();
         return new Answer(PlainNames.name(verdict), verdict.isPermitted(), List.of());
     }
@@ -162,11 +151,5 @@ class ArrivalController {
                 .filter(kind::isInstance)
                 .orElseThrow(() -> new ResponseStatusException(
                         HttpStatus.CONFLICT, "the sitting is at another stage; load the page again"));
-    }
-
-    @ExceptionHandler
-    @ResponseBody
-    ProblemDetail malformed(MalformedDataException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()));
     }
 }

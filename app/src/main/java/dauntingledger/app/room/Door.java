@@ -9,6 +9,10 @@ import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -37,8 +41,18 @@ class Door {
         this.clock = clock;
     }
 
-    /** A sitting that something is asked for, and how it stands. */
+    /** A sitting that something is asked for, by the browser that has its seat, and how it stands. */
     record Inside(Appointment appointment, Sitting sitting) {}
+
+    /** Marks the {@link Appointment} that a controller wants: of the sitting in the address, as {@link #open} lets it in. */
+    @Target(ElementType.PARAMETER)
+    @Retention(RetentionPolicy.RUNTIME)
+    @interface Own {}
+
+    /** Marks an {@link Inside} for something that the candidate has not had before, as {@link #given} lets it in. */
+    @Target(ElementType.PARAMETER)
+    @Retention(RetentionPolicy.RUNTIME)
+    @interface New {}
 
     /** @throws ResponseStatusException 404 if there is no such sitting or it is somebody else's, without telling which */
     Appointment open(long sitting, Principal principal) {

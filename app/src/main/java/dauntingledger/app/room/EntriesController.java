@@ -19,7 +19,6 @@ import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -91,9 +90,8 @@ class EntriesController {
     }
 
     @PostMapping("/sittings/{sitting}/seat")
-    Seat takeSeat(
-            @PathVariable long sitting, Principal principal, HttpServletRequest request, HttpServletResponse response) {
-        Appointment appointment = door.open(sitting, principal);
+    Seat takeSeat(@Door.Own Appointment appointment, HttpServletRequest request, HttpServletResponse response) {
+        long sitting = appointment.sitting().value();
         String seat = UUID.randomUUID().toString();
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();
@@ -105,8 +103,7 @@ class EntriesController {
     }
 
     @GetMapping(path = "/sittings/{sitting}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable long sitting, @RequestParam String seat, Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
+    SseEmitter events(@Door.Own Appointment appointment, @RequestParam String seat) {
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
         if (opened.sitting().seat().filter(seat::equals).isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "this sitting is open in another window");
@@ -128,10 +125,8 @@ class EntriesController {
      * taken its place is held, and answered with 409.
      */
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<Answer> enter(@PathVariable long sitting, Principal principal, HttpServletRequest request)
-            throws IOException {
+    ResponseEntity<Answer> enter(@Door.Own Appointment appointment, HttpServletRequest request) throws IOException {
         Instant begun = clock.instant();
-        Appointment appointment = door.open(sitting, principal);
         return enter(appointment, body(request), begun);
     }
 
@@ -221,11 +216,6 @@ class EntriesController {
                 PlainNames.name(outcome.status()),
                 PlainNames.name(outcome.verdict()),
                 outcome.held().map(EntryCodec::toPlain).orElse(Map.of()));
-    }
-
-    @ExceptionHandler
-    ProblemDetail malformed(MalformedDataException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()));
     }
 
     @ExceptionHandler

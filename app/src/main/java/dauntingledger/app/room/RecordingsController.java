@@ -14,8 +14,6 @@ import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Verdict;
-import jakarta.servlet.http.HttpServletRequest;
-import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
@@ -41,14 +39,12 @@ class RecordingsController {
     /** Tells the room's script of the entry that the server has made. */
     private static final String ENTRY = "Ledger-Entry";
 
-    private final Door door;
     private final Ledgers ledgers;
     private final Papers papers;
     private final Recordings recordings;
     private final Clock clock;
 
-    RecordingsController(Door door, Ledgers ledgers, Papers papers, Recordings recordings, Clock clock) {
-        this.door = door;
+    RecordingsController(Ledgers ledgers, Papers papers, Recordings recordings, Clock clock) {
         this.ledgers = ledgers;
         this.papers = papers;
         this.recordings = recordings;
@@ -60,13 +56,7 @@ class RecordingsController {
 
     @PostMapping("/sittings/{sitting}/plays/{item}/{response}")
     @ResponseBody
-    Issued issue(
-            @PathVariable long sitting,
-            @PathVariable String item,
-            @PathVariable String response,
-            Principal principal,
-            HttpServletRequest request) {
-        Door.Inside inside = door.given(sitting, principal, request);
+    Issued issue(@Door.New Door.Inside inside, @PathVariable String item, @PathVariable String response) {
         Act.Played played = played(item, response);
         Verdict verdict = inside.sitting().permits(played, inside.sitting().now());
         OptionalInt left = verdict.isPermitted()
@@ -90,13 +80,7 @@ class RecordingsController {
 
     /** Gives a part of a recording; with the last one the play counts, and the server writes it down. */
     @GetMapping("/sittings/{sitting}/plays/{ticket}/parts/{part}")
-    ResponseEntity<byte[]> part(
-            @PathVariable long sitting,
-            @PathVariable String ticket,
-            @PathVariable int part,
-            Principal principal,
-            HttpServletRequest request) {
-        Door.Inside inside = door.inside(sitting, principal, request);
+    ResponseEntity<byte[]> part(Door.Inside inside, @PathVariable String ticket, @PathVariable int part) {
         Recordings.Ticket found = recordings
                 .find(ticket, inside.appointment().sitting())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));

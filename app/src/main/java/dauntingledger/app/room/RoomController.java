@@ -2,6 +2,7 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.admission.ChosenLanguage;
+import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -63,6 +64,7 @@ class RoomController {
     private final BlockViews blocks;
     private final RoomData data;
     private final StageViews stages;
+    private final Words words;
     private final Clock clock;
 
     RoomController(
@@ -75,6 +77,7 @@ class RoomController {
             BlockViews blocks,
             RoomData data,
             StageViews stages,
+            Words words,
             Clock clock) {
         this.door = door;
         this.candidates = candidates;
@@ -85,13 +88,14 @@ class RoomController {
         this.blocks = blocks;
         this.data = data;
         this.stages = stages;
+        this.words = words;
         this.clock = clock;
     }
 
     /** Enters a sitting that has not begun; one that has is simply shown. */
     @PostMapping("/sittings/{sitting}/enter")
-    String enter(@PathVariable long sitting, Principal principal) {
-        return enter(door.open(sitting, principal));
+    String enter(@Door.Own Appointment appointment) {
+        return begin(appointment);
     }
 
     /** Begins a sitting of a practice paper, or goes on with one that was begun. For every candidate. */
@@ -103,7 +107,7 @@ class RoomController {
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Instant now = clock.instant();
-        return enter(appointments.of(principal.getName()).stream()
+        return begin(appointments.of(principal.getName()).stream()
                 .filter(begun -> begun.paper().equals(ref))
                 .filter(begun -> ledgers.openIfReadable(begun, now)
                         .filter(opened -> !(opened.sitting().position() instanceof Position.Over))
@@ -112,7 +116,7 @@ class RoomController {
                 .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN)));
     }
 
-    private String enter(Appointment appointment) {
+    private String begin(Appointment appointment) {
         Instant now = clock.instant();
         Sitting sitting = ledgers.open(appointment, now).sitting();
         Optional<StageId> entrance = sitting.entrance();
@@ -133,13 +137,9 @@ class RoomController {
 
     @GetMapping("/sittings/{sitting}")
     String room(
-            @PathVariable long sitting,
-            Principal principal,
-            Model model,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+            @Door.Own Appointment appointment, Model model, HttpServletRequest request, HttpServletResponse response) {
         Instant now = clock.instant();
-        Appointment appointment = door.open(sitting, principal);
+        long sitting = appointment.sitting().value();
         Ledgers.Opened opened = ledgers.open(appointment, now);
         if (isBeforeTheDoors(opened.sitting())) {
             return "redirect:/";
@@ -159,7 +159,7 @@ class RoomController {
         String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
         PaperText text = papers.text(appointment.paper(), language);
-        Paper paper = appointment.personal(text.paper());
+        Paper paper = appointment.personal(text.paper(), words.say("break.extra"));
         response.setHeader(KEEP, "true");
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
@@ -170,7 +170,7 @@ class RoomController {
         model.addAttribute("legs", stages.legs(opened.sitting(), paper));
         model.addAttribute("data", data.json(appointment, opened, paper));
         stages.lastClosed(opened.sitting(), paper).ifPresent(closed -> model.addAttribute("closed", closed));
-        return pages.page(new StagePages.Here(opened, appointment, text, paper), model);
+        return pages.page(new Here(opened, appointment, text, paper), model);
     }
 
     /** A page before the room, on which nothing of the exam stands. */
@@ -201,13 +201,7 @@ class RoomController {
 
     /** A question that comes after the one before it. For the sitting's own candidate who may look at it. */
     @GetMapping("/sittings/{sitting}/questions/{item}")
-    String question(
-            @PathVariable long sitting,
-            @PathVariable String item,
-            Principal principal,
-            Model model,
-            HttpServletRequest request) {
-        Door.Inside inside = door.given(sitting, principal, request);
+    String question(@Door.New Door.Inside inside, @PathVariable String item, Model model) {
         Sitting here = inside.sitting();
         PaperText text = papers.text(inside.appointment().paper(), language(here));
         Stage.Block block = block(here, item);
@@ -223,13 +217,7 @@ class RoomController {
 
     /** A picture, sound or film of a question. For the sitting's own candidate who may look at the question. */
     @GetMapping("/sittings/{sitting}/media/{item}/{number}")
-    ResponseEntity<?> medium(
-            @PathVariable long sitting,
-            @PathVariable String item,
-            @PathVariable int number,
-            Principal principal,
-            HttpServletRequest request) {
-        Door.Inside inside = door.inside(sitting, principal, request);
+    ResponseEntity<?> medium(Door.Inside inside, @PathVariable String item, @PathVariable int number) {
         Sitting here = inside.sitting();
         PaperText text = papers.text(inside.appointment().paper(), language(here));
         RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
@@ -259,13 +247,7 @@ class RoomController {
 
     /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */
     @GetMapping("/sittings/{sitting}/sound/{stage}/{page}")
-    ResponseEntity<byte[]> sound(
-            @PathVariable long sitting,
-            @PathVariable String stage,
-            @PathVariable int page,
-            Principal principal,
-            HttpServletRequest request) {
-        Door.Inside inside = door.inside(sitting, principal, request);
+    ResponseEntity<byte[]> sound(Door.Inside inside, @PathVariable String stage, @PathVariable int page) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
         PaperText text = papers.text(appointment.paper(), language(here));
@@ -289,9 +271,7 @@ class RoomController {
 
     /** An exhibit of the open block. For the sitting's own candidate while a block is open whose questions have it. */
     @GetMapping("/sittings/{sitting}/exhibits/{exhibit}")
-    ResponseEntity<?> exhibit(
-            @PathVariable long sitting, @PathVariable String exhibit, Principal principal, HttpServletRequest request) {
-        Door.Inside inside = door.given(sitting, principal, request);
+    ResponseEntity<?> exhibit(@Door.New Door.Inside inside, @PathVariable String exhibit) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
         ExhibitId id = here.exhibits()
@@ -319,8 +299,8 @@ class RoomController {
 
     /** Downloads the ledger of a sitting that is over. */
     @GetMapping("/sittings/{sitting}/ledger.jsonl")
-    void ledger(@PathVariable long sitting, Principal principal, HttpServletResponse response) throws IOException {
-        Appointment appointment = door.open(sitting, principal);
+    void ledger(@Door.Own Appointment appointment, HttpServletResponse response) throws IOException {
+        long sitting = appointment.sitting().value();
         if (!(ledgers.open(appointment, clock.instant()).sitting().position() instanceof Position.Over)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND, "a ledger can be downloaded after the hand-in");
         }

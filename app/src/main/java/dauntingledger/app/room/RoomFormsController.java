@@ -6,11 +6,9 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import jakarta.servlet.http.HttpServletRequest;
-import java.security.Principal;
 import java.time.Clock;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
@@ -19,22 +17,19 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class RoomFormsController {
 
-    private final Door door;
     private final Ledgers ledgers;
     private final PinCheck pins;
     private final Clock clock;
 
-    RoomFormsController(Door door, Ledgers ledgers, PinCheck pins, Clock clock) {
-        this.door = door;
+    RoomFormsController(Ledgers ledgers, PinCheck pins, Clock clock) {
         this.ledgers = ledgers;
         this.pins = pins;
         this.clock = clock;
     }
 
     @PostMapping("/sittings/{sitting}/return")
-    String signInAgain(
-            @PathVariable long sitting, @RequestParam String pin, Principal principal, HttpServletRequest request) {
-        Appointment appointment = door.open(sitting, principal);
+    String signInAgain(@Door.Own Appointment appointment, @RequestParam String pin, HttpServletRequest request) {
+        long sitting = appointment.sitting().value();
         String room = "redirect:/sittings/" + sitting;
         return switch (pins.check(appointment.candidate(), pin, request)) {
             case RIGHT -> {
@@ -50,12 +45,11 @@ class RoomFormsController {
     /** A survey that was answered or is passed over changes nothing; the page it stood on is shown again. */
     @PostMapping("/sittings/{sitting}/survey")
     String survey(
-            @PathVariable long sitting,
+            @Door.Own Appointment appointment,
             @RequestParam String about,
             @RequestParam(defaultValue = "0") int rating,
-            @RequestParam(defaultValue = "") String comment,
-            Principal principal) {
-        Appointment appointment = door.open(sitting, principal);
+            @RequestParam(defaultValue = "") String comment) {
+        long sitting = appointment.sitting().value();
         try {
             ledgers.record(
                     appointment, new Act.SurveyAnswered(new StageId(about), rating, comment.strip()), clock.instant());

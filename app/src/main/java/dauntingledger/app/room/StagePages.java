@@ -1,27 +1,18 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Keypad;
 import dauntingledger.app.admission.Privileges;
-import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
-import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Position;
-import dauntingledger.rulebook.sitting.Sitting;
-import dauntingledger.rulebook.sitting.Window;
-import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import org.springframework.context.i18n.LocaleContextHolder;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import org.thymeleaf.context.LazyContextVariable;
 
 /** Chooses the template for where a sitting is, and gives it what it shows. */
 @Component
@@ -30,10 +21,10 @@ class StagePages {
     private final Papers papers;
     private final Appointments appointments;
     private final Ledgers ledgers;
-    private final BlockViews blocks;
+    private final StageKinds kinds;
     private final StageViews stages;
     private final Privileges privileges;
-    private final Keypad keypad;
+    private final RoadRules rules;
     private final RuleWords ruleWords;
     private final TimeStrips strips;
     private final Surveys surveys;
@@ -42,50 +33,31 @@ class StagePages {
             Papers papers,
             Appointments appointments,
             Ledgers ledgers,
-            BlockViews blocks,
+            StageKinds kinds,
             StageViews stages,
             Privileges privileges,
-            Keypad keypad,
+            RoadRules rules,
             RuleWords ruleWords,
             TimeStrips strips,
             Surveys surveys) {
         this.papers = papers;
         this.appointments = appointments;
         this.ledgers = ledgers;
-        this.blocks = blocks;
+        this.kinds = kinds;
         this.stages = stages;
         this.privileges = privileges;
-        this.keypad = keypad;
+        this.rules = rules;
         this.ruleWords = ruleWords;
         this.strips = strips;
         this.surveys = surveys;
     }
-
-    /**
-     * A sitting and what is read in it.
-     *
-     * @param text the paper as everybody has it, in the candidate's language
-     * @param paper the candidate's own
-     */
-    record Here(Ledgers.Opened opened, Appointment appointment, PaperText text, Paper paper) {
-        Sitting sitting() {
-            return opened.sitting();
-        }
-
-        List<PaperText.Page> pages(StageId stage) {
-            return text.pages().getOrDefault(stage, List.of());
-        }
-    }
-
-    /** A language to choose: its own name, its name in the language of the page, and its tag. */
-    record LanguageName(String tag, String own, String here) {}
 
     /** Returns the name of the template. */
     String page(Here here, Model model) {
         surveys.open(here.sitting()).ifPresent(survey -> model.addAttribute("survey", survey));
         return switch (here.sitting().position()) {
             case Position.Before before -> {
-                model.addAttribute("threshold", stages.threshold(here.paper(), before.stage(), window(here)));
+                model.addAttribute("threshold", stages.threshold(here.paper(), before.stage(), here.window()));
                 model.addAttribute("first", isFirstBlock(here.paper(), before.stage()));
                 model.addAttribute(
                         "granted",
@@ -97,12 +69,8 @@ class StagePages {
                     case DECLINED -> declined(here, model);
                     case HANDED_IN -> receipt(here, model);
                 };
-            case Position.At at -> stage(here, at.stage(), model);
+            case Position.At at -> stage(here, here.paper().route().get(at.stage()), model);
         };
-    }
-
-    private static Window window(Here here) {
-        return here.appointment().terms().window();
     }
 
     private static boolean isFirstBlock(Paper paper, int index) {
@@ -151,8 +119,7 @@ class StagePages {
                 .findFirst();
     }
 
-    private String stage(Here here, int index, Model model) {
-        Stage stage = here.paper().route().get(index);
+    private String stage(Here here, Stage stage, Model model) {
         model.addAttribute("stage", stage);
         model.addAttribute("away", here.sitting().isAway());
         return switch (here.sitting().presence()) {
@@ -162,111 +129,26 @@ class StagePages {
                 yield "own-break";
             }
             case AWAY -> "return";
-            case AT_DESK -> atDesk(here, index, stage, model);
+            case AT_DESK -> atDesk(here, stage, model);
         };
     }
 
-    private String atDesk(Here here, int index, Stage stage, Model model) {
-        return switch (stage) {
-            case Stage.Identity identity -> "identity";
-            case Stage.Admission admission -> {
-                model.addAttribute("keys", keypad.keys(here.text().about().shufflesKeypad()));
-                yield "admission";
+    private String atDesk(Here here, Stage stage, Model model) {
+        model.addAttribute("rules", later(() -> rules.of(here.paper(), here.window())));
+        model.addAttribute("road", later(() -> stages.road(here.paper())));
+        if (here.index() + 1 < here.paper().route().size()) {
+            model.addAttribute("next", later(() -> stages.threshold(here.paper(), here.index() + 1, here.window())));
+        }
+        return kinds.show(stage, here, model);
+    }
+
+    /** Returns what is worked out only if the template asks for it. */
+    private static <T> LazyContextVariable<T> later(Supplier<T> value) {
+        return new LazyContextVariable<>() {
+            @Override
+            protected T loadValue() {
+                return value.get();
             }
-            case Stage.StationCheck check -> {
-                model.addAttribute("lines", lines(check));
-                yield "station";
-            }
-            case Stage.Portrait portrait -> "portrait";
-            case Stage.LanguageChoice choice -> {
-                model.addAttribute("languages", languages(here.paper()));
-                yield "language";
-            }
-            case Stage.TryOut tryOut -> {
-                model.addAttribute("tryOut", tryOutPaper());
-                yield "try-out";
-            }
-            case Stage.Notice notice -> {
-                model.addAttribute("pages", here.pages(notice.id()));
-                model.addAttribute("statement", statement(here, notice));
-                model.addAttribute("digest", digest(here, notice));
-                yield "notice";
-            }
-            case Stage.Instructions read -> {
-                instructions(here, model);
-                model.addAttribute("pages", here.pages(read.id()));
-                model.addAttribute("next", stages.threshold(here.paper(), index + 1, window(here)));
-                yield "instructions";
-            }
-            case Stage.Block block -> {
-                model.addAttribute("block", blocks.of(block, here.text(), here.sitting()));
-                model.addAttribute("wholeView", here.paper().hasWholeView(block));
-                model.addAttribute(
-                        "ownBreaks", ruleWords.ownBreaks(here.paper()).orElse(""));
-                model.addAttribute("blockRules", ruleWords.block(here.paper(), block, window(here)));
-                model.addAttribute("costs", stages.costs(block));
-                instructions(here, model);
-                model.addAttribute(
-                        "pages",
-                        here.paper().route().stream()
-                                .filter(Stage.Instructions.class::isInstance)
-                                .flatMap(read -> here.pages(read.id()).stream())
-                                .toList());
-                model.addAttribute(
-                        "languages", here.paper().languages().switching() ? languages(here.paper()) : List.of());
-                yield "block";
-            }
-            case Stage.Break rest -> {
-                model.addAttribute("rest", stages.rest(rest));
-                model.addAttribute("next", stages.threshold(here.paper(), index + 1, window(here)));
-                yield "break";
-            }
-            case Stage.HandIn handIn -> {
-                model.addAttribute("lines", stages.lines(here.sitting(), here.paper()));
-                yield "hand-in";
-            }
-            case Stage.Unopened unopened ->
-                throw new IllegalStateException(
-                        "a kept paper holds its blocks whole, but stage " + unopened.id() + " is not");
         };
-    }
-
-    private void instructions(Here here, Model model) {
-        model.addAttribute("rules", stages.rules(here.paper(), window(here)));
-        model.addAttribute("road", stages.road(here.paper()));
-    }
-
-    /** Returns the statement of a notice in the language of the page, or empty. */
-    private static String statement(Here here, Stage.Notice notice) {
-        int language = here.paper().languages().tags().indexOf(here.text().language());
-        List<String> statements = notice.confirmation().statements();
-        return statements.isEmpty() ? "" : statements.get(Math.min(Math.max(language, 0), statements.size() - 1));
-    }
-
-    /** Returns the digest of the text that is on the page. */
-    private static String digest(Here here, Stage.Notice notice) {
-        return Hash.of(here.pages(notice.id()).getFirst().html()).hex();
-    }
-
-    static List<String> lines(Stage.StationCheck check) {
-        return check.lines().stream().map(PlainNames::name).toList();
-    }
-
-    private static List<LanguageName> languages(Paper paper) {
-        Locale here = LocaleContextHolder.getLocale();
-        return paper.languages().tags().stream()
-                .map(tag -> new LanguageName(
-                        tag,
-                        Locale.forLanguageTag(tag).getDisplayLanguage(Locale.forLanguageTag(tag)),
-                        Locale.forLanguageTag(tag).getDisplayLanguage(here)))
-                .toList();
-    }
-
-    private String tryOutPaper() {
-        return papers.latest().stream()
-                .filter(ref -> papers.text(ref).about().purpose() == Purpose.TRY_OUT)
-                .map(ref -> ref.id().value())
-                .findFirst()
-                .orElse("");
     }
 }

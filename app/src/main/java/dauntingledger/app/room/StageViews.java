@@ -26,7 +26,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -129,44 +128,10 @@ class StageViews {
                 rest.signInAgain());
     }
 
-    /** Returns what this paper's route asks of a candidate, made from the paper, so that it cannot disagree with it. */
-    List<Rule> rules(Paper paper, Window window) {
-        Stream<Rule> ofTheRoute = IntStream.range(0, paper.route().size())
-                .mapToObj(i -> rule(paper, i, window))
-                .flatMap(Optional::stream);
-        Stream<Rule> ownBreaks = ruleWords.ownBreaks(paper).stream()
-                .map(what -> new Rule(words.say("rule.own-breaks.title"), what, "", ""));
-        Stream<Rule> closing = window.ends().stream()
-                .map(ends -> new Rule(words.say("rule.room.title"), words.say("rule.room"), wall.minute(ends), ""));
-        return Stream.of(ofTheRoute, ownBreaks, closing).flatMap(rules -> rules).toList();
-    }
-
-    private Optional<Rule> rule(Paper paper, int index, Window window) {
-        String limit = limit(paper, index);
-        return switch (paper.route().get(index)) {
-            case Stage.Block block ->
-                Optional.of(new Rule(block.title(), what(paper, block, window), limit, marking(block)));
-            case Stage.Break rest ->
-                Optional.of(new Rule(rest.title(), ruleWords.rest(rest), words.span(rest.length()), ""));
-            case Stage.HandIn handIn ->
-                Optional.of(new Rule(handIn.title(), words.say("rule.hand-in"), words.span(handIn.within()), ""));
-            case Stage.Instructions read
-            when read.readingTime().isPresent() ->
-                Optional.of(new Rule(
-                        read.title(),
-                        words.say("rule.reading"),
-                        words.span(read.readingTime().get()),
-                        ""));
-            case Stage.Unopened unopened -> Optional.empty();
-            case Stage.Identity identity -> Optional.empty();
-            case Stage.Admission admission -> Optional.empty();
-            case Stage.StationCheck check -> Optional.empty();
-            case Stage.Portrait portrait -> Optional.empty();
-            case Stage.LanguageChoice choice -> Optional.empty();
-            case Stage.TryOut tryOut -> Optional.empty();
-            case Stage.Notice notice -> Optional.empty();
-            case Stage.Instructions instructions -> Optional.empty();
-        };
+    /** Returns what the instructions say of a block. */
+    Rule rule(Stage.Block block, Paper paper, Window window) {
+        return new Rule(
+                block.title(), what(paper, block, window), limit(paper, paper.indexOf(block.id())), marking(block));
     }
 
     private String what(Paper paper, Stage.Block block, Window window) {

@@ -42,7 +42,7 @@ class ArrivalTest extends ArrivingTest {
         agree();
         cleanAndSilent("identity");
         act("identity-confirmed");
-        awaitPage("station");
+        awaitPage("station-check");
         assertThat(page.locator("[data-line=window] .figures")).hasText("1280 × 800");
         assertThat(page.locator("[data-line=clock] .figures")).containsText("round trip");
         page.locator("#unheard").click();
@@ -62,7 +62,7 @@ class ArrivalTest extends ArrivingTest {
         page.locator("[data-given]").fill("i promise to  work alone.");
         cleanAndSilent("statement to copy");
         act("notice-accepted");
-        awaitPage("language");
+        awaitPage("language-choice");
         cleanAndSilent("language");
         page.locator("[data-language=en]").click();
         awaitPage("instructions");
@@ -188,7 +188,7 @@ class ArrivalTest extends ArrivingTest {
     void theLanguageFollowsTheCandidateThroughTheExam() {
         appointment = cadetAt("language");
         enter();
-        awaitPage("language");
+        awaitPage("language-choice");
         assertThat(page.locator("main li").nth(1)).containsText("DeutschGerman");
         page.locator("[data-language=de]").click();
         awaitPage("instructions");

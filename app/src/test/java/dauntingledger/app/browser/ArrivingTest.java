@@ -20,7 +20,7 @@ abstract class ArrivingTest extends BrowserTest {
     }
 
     protected void throughTheStation() {
-        awaitPage("station");
+        awaitPage("station-check");
         page.locator("#heard").click();
         page.locator("#fill").click();
         act("stage-left");

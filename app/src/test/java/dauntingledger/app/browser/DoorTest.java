@@ -40,7 +40,7 @@ class DoorTest extends ArrivingTest {
 
         clock.advance(Duration.ofMinutes(3));
 
-        awaitPage("station");
+        awaitPage("station-check");
         assertThat(ledgers.open(appointment, clock.instant()).entries()).anySatisfy(entry -> {
             assertThat(entry.act()).isEqualTo(new Act.StageRanOut(new StageId("door")));
             assertThat(entry.atMillis())
@@ -75,7 +75,7 @@ class DoorTest extends ArrivingTest {
                 .anyMatch(
                         entry -> entry.act().equals(new Act.ReportResolved(new StageId("identity"), "Jonna Hartwell")));
         act("identity-confirmed");
-        awaitPage("station");
+        awaitPage("station-check");
     }
 
     @Test
@@ -112,7 +112,7 @@ class DoorTest extends ArrivingTest {
         enter();
         agree();
         act("identity-confirmed");
-        awaitPage("station");
+        awaitPage("station-check");
         assertThat(page.locator("[data-line=window] .todo")).containsText("at least 1024 × 640");
         page.locator("#heard").click();
         page.locator("#fill").click();

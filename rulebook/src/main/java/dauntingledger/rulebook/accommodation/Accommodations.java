@@ -11,12 +11,12 @@ import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.StageTimes;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * What the exam office grants a person for a paper. Granting makes a paper for this person, so that clocks, pages and
@@ -43,6 +43,9 @@ public record Accommodations(
     /** Nothing is granted. */
     public static final Accommodations NONE =
             new Accommodations(Rational.ONE, Map.of(), Duration.ZERO, Map.of(), false, List.of());
+
+    /** What an extra break is called where nobody's language is known, as in a replay. */
+    private static final String EXTRA_BREAK = "Extra break";
 
     /** @throws IllegalArgumentException if a factor is below 1 or too large, or breaks would become shorter */
     public Accommodations {
@@ -78,16 +81,25 @@ public record Accommodations(
      *     two blocks
      */
     public Paper applyTo(Paper paper) {
+        return applyTo(paper, EXTRA_BREAK);
+    }
+
+    /**
+     * Returns {@code paper} as this person sits it, as {@link #applyTo(Paper)} does.
+     *
+     * @param extraBreak what an extra break is called in the language of the paper
+     */
+    public Paper applyTo(Paper paper, String extraBreak) {
         if (isNone()) {
             return paper;
         }
         List<Stage> route = new ArrayList<>();
         for (Stage stage : paper.route()) {
-            route.add(granted(stage));
+            route.add(stage.granted(new Granted()));
             Duration extra = extraBreaks.get(stage.id());
             if (extra != null) {
                 StageId id = new StageId("extra-" + stage.id().value());
-                route.add(new Stage.Break(id, "Extra break", extra, Duration.ZERO, Clocks.STAND_STILL, false));
+                route.add(new Stage.Break(id, extraBreak, extra, Duration.ZERO, Clocks.STAND_STILL, false));
             }
         }
         Conduct conduct = paper.conduct();
@@ -135,34 +147,21 @@ public record Accommodations(
         return new TimeBox(box.id(), box.title(), limit(box), box.first(), box.last(), box.warnings());
     }
 
-    private Stage granted(Stage stage) {
-        return switch (stage) {
-            case Stage.Break rest ->
-                new Stage.Break(
-                        rest.id(),
-                        rest.title(),
-                        rest.length().plus(longerBreaks),
-                        rest.least(),
-                        clocks(rest.clocks()),
-                        rest.signInAgain());
-            case Stage.Notice notice ->
-                new Stage.Notice(
-                        notice.id(),
-                        notice.title(),
-                        notice.version(),
-                        notice.textDigests(),
-                        longer(notice.limit()),
-                        notice.confirmation(),
-                        notice.consentToCamera(),
-                        notice.keepsAppointment());
-            case Stage.Instructions read ->
-                new Stage.Instructions(
-                        read.id(), read.title(), longer(read.readingTime()), read.least(), read.clocks());
-            default -> stage;
-        };
-    }
+    private final class Granted implements StageTimes {
 
-    private Optional<Duration> longer(Optional<Duration> limit) {
-        return limit.map(span -> Rounding.timesUp(span, factor));
+        @Override
+        public Duration longer(Duration limit) {
+            return Rounding.timesUp(limit, factor);
+        }
+
+        @Override
+        public Duration longerBreak(Duration length) {
+            return length.plus(longerBreaks);
+        }
+
+        @Override
+        public Clocks clocks(Clocks clocks) {
+            return Accommodations.this.clocks(clocks);
+        }
     }
 }

@@ -54,4 +54,11 @@ public record Confirmation(How how, List<String> statements) {
         }
         return folded.toString();
     }
+
+    /** Returns whether there is a statement where one is to be ticked or copied, and none where it would not be seen. */
+    boolean isComplete() {
+        return how == How.PRESS
+                ? statements.isEmpty()
+                : !statements.isEmpty() && statements.stream().noneMatch(String::isBlank);
+    }
 }

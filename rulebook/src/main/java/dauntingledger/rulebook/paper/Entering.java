@@ -1,5 +1,9 @@
 package dauntingledger.rulebook.paper;
 
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.Interaction;
+import java.util.List;
+
 /**
  * How an answer to a question is entered.
  *
@@ -16,5 +20,22 @@ public record Entering(boolean deliberate, int tries) {
 
     public boolean isLimited() {
         return tries > 0;
+    }
+
+    /** Returns what an author got wrong about it in an item with these interactions, a sentence each. */
+    List<String> findings(List<Interaction> interactions) {
+        return new Problems()
+                .require(
+                        tries >= 0 && tries <= MOST_TRIES,
+                        "tries must be 0 (as many as one likes) to " + MOST_TRIES + ", but were " + tries)
+                .require(
+                        !isLimited()
+                                || deliberate
+                                || interactions.stream()
+                                        .allMatch(interaction ->
+                                                interaction instanceof Choice choice && choice.isSingle()),
+                        "where tries are counted and more than one option or character makes an answer, it must be"
+                                + " entered deliberately; otherwise every touch would be a try")
+                .found();
     }
 }

@@ -67,4 +67,14 @@ public record Item(
         /** As many of the marks as a marker gives it. */
         JUDGED
     }
+
+    /** Returns what an author got wrong about it as a whole, a sentence each; empty if nothing is. */
+    List<String> findings() {
+        return new Problems()
+                .require(marks.signum() > 0, "marks must be more than 0, but were " + marks)
+                .require(penalty.signum() >= 0, "the penalty must be 0 or more, but was " + penalty)
+                .require(asked() > 0, "an item must hold at least one interaction that can be answered")
+                .requireAll(entering.findings(interactions))
+                .found();
+    }
 }

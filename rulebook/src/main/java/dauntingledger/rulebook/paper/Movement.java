@@ -2,6 +2,8 @@ package dauntingledger.rulebook.paper;
 
 import static java.util.Objects.requireNonNull;
 
+import java.util.List;
+
 /**
  * How a candidate moves among the questions of a section.
  *
@@ -33,5 +35,18 @@ public record Movement(Direction direction, boolean answering, boolean seeing) {
         FORWARD,
         /** One after the other; a question that was moved on from without a full answer can be come back to. */
         FORWARD_WITH_SKIPS
+    }
+
+    /** Returns what an author got wrong about it in one of {@code sections} of a block, a sentence each. */
+    List<String> findings(int sections) {
+        return new Problems()
+                .require(
+                        isFree() || sections == 1,
+                        "a section that is gone through in order must be the only one of its block, because leaving it"
+                                + " for another section would seal it; give it a block of its own")
+                .require(
+                        direction != Direction.FORWARD_WITH_SKIPS || !answering,
+                        "questions that must be answered before moving on cannot be skipped; choose one of the two")
+                .found();
     }
 }

@@ -3,6 +3,7 @@ package dauntingledger.rulebook.paper;
 import static java.util.Objects.requireNonNull;
 
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -18,9 +19,29 @@ import java.util.Optional;
 public record OwnBreaks(
         int number, Optional<Duration> pool, Duration longest, Clocks clocks, boolean signInAgain, boolean seals) {
 
+    private static final int MOST = 20;
+
     public OwnBreaks {
         requireNonNull(pool, "pool");
         requireNonNull(longest, "longest");
         requireNonNull(clocks, "clocks");
+    }
+
+    /** Returns what an author got wrong about them, a sentence each; empty if nothing is. */
+    List<String> findings() {
+        return new Problems()
+                .require(
+                        number >= 0 && number <= MOST,
+                        "their number must be 0 (as many as the pool lasts) to " + MOST + ", but was " + number)
+                .require(
+                        number > 0 || pool.isPresent(),
+                        "they need a number or a pool of minutes; without either they would never end")
+                .requireSpan(longest, "the longest break")
+                .requireSpan(pool, "the pool")
+                .require(
+                        pool.filter(whole -> longest.compareTo(whole) > 0).isEmpty(),
+                        "the longest break of " + longest + " does not fit into the pool of "
+                                + pool.orElse(Duration.ZERO))
+                .found();
     }
 }

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import java.time.Duration;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,11 +22,76 @@ public sealed interface Stage {
 
     String title();
 
+    /** Returns how long it may last before time ends it, or empty if no limit of its own does. */
+    default Optional<Duration> limit() {
+        return Optional.empty();
+    }
+
+    /** Returns what happens when its own limit has run out. */
+    default AtLimit atLimit() {
+        return AtLimit.GOES_ON;
+    }
+
+    /** Returns how long the candidate has to stay; zero if they may go on at once. */
+    default Duration least() {
+        return Duration.ZERO;
+    }
+
+    /** Returns what the clocks of the time boxes around it do meanwhile. */
+    default Clocks clocks() {
+        return Clocks.RUN_ON;
+    }
+
+    /** Returns whether the candidate leaves it by going on, rather than by an act that is this stage's own. */
+    default boolean isLeftByGoingOn() {
+        return false;
+    }
+
+    /** Returns whether it belongs to the arrival, and so before the first block. */
+    default boolean isArrival() {
+        return false;
+    }
+
+    /** Returns whether it is a block of questions, known or not. */
+    default boolean isBlock() {
+        return false;
+    }
+
+    /** Returns whether it takes pictures, for which the candidate must have given consent before. */
+    default boolean usesCamera() {
+        return false;
+    }
+
+    /** Returns this stage with the times that somebody with accommodations has. */
+    default Stage granted(StageTimes times) {
+        return this;
+    }
+
+    /** Returns what an author got wrong about it, a sentence each; empty if nothing is. */
+    default List<String> findings() {
+        return List.of();
+    }
+
+    /** What happens when the limit of a stage has run out. */
+    enum AtLimit {
+        /** The route goes on: a block waits to be opened, anything else opens by itself. */
+        GOES_ON,
+        /** The next stage opens by itself, also if it is a block. */
+        OPENS_NEXT,
+        /** The candidate counts as having declined, and the sitting is over. */
+        DECLINES
+    }
+
     /** The candidate confirms who they are and where they sit, or reports that something is wrong. */
     record Identity(StageId id, String title) implements Stage {
         public Identity {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
+        }
+
+        @Override
+        public boolean isArrival() {
+            return true;
         }
     }
 
@@ -37,6 +103,9 @@ public sealed interface Stage {
      * @param late what happens to a candidate who comes to the door after the window has closed
      */
     record Admission(StageId id, String title, Set<Way> ways, int tries, Late late) implements Stage {
+
+        private static final int MOST_TRIES = 20;
+
         public Admission {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
@@ -59,6 +128,21 @@ public sealed interface Stage {
             NOT_ADMITTED,
             BY_LEAVE
         }
+
+        @Override
+        public boolean isArrival() {
+            return true;
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .require(!ways.isEmpty(), "an admission must have at least one way")
+                    .require(
+                            tries >= 1 && tries <= MOST_TRIES,
+                            "tries must be 1 to " + MOST_TRIES + ", but were " + tries)
+                    .found();
+        }
     }
 
     /**
@@ -72,6 +156,30 @@ public sealed interface Stage {
             requireNonNull(title, "title");
             lines = List.copyOf(lines);
         }
+
+        @Override
+        public boolean isArrival() {
+            return true;
+        }
+
+        @Override
+        public boolean usesCamera() {
+            return lines.contains(StationLine.CAMERA);
+        }
+
+        @Override
+        public boolean isLeftByGoingOn() {
+            return true;
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .require(
+                            !lines.isEmpty() && new HashSet<>(lines).size() == lines.size(),
+                            "a station check must have at least one line, and none twice")
+                    .found();
+        }
     }
 
     /** A picture of the candidate is taken and kept with the sitting. */
@@ -79,6 +187,16 @@ public sealed interface Stage {
         public Portrait {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
+        }
+
+        @Override
+        public boolean isArrival() {
+            return true;
+        }
+
+        @Override
+        public boolean usesCamera() {
+            return true;
         }
     }
 
@@ -88,6 +206,11 @@ public sealed interface Stage {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
         }
+
+        @Override
+        public boolean isArrival() {
+            return true;
+        }
     }
 
     /** The way into the try-out of the room, where nothing counts; left when the candidate goes on. */
@@ -95,6 +218,16 @@ public sealed interface Stage {
         public TryOut {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
+        }
+
+        @Override
+        public boolean isArrival() {
+            return true;
+        }
+
+        @Override
+        public boolean isLeftByGoingOn() {
+            return true;
         }
     }
 
@@ -126,6 +259,42 @@ public sealed interface Stage {
             requireNonNull(limit, "limit");
             requireNonNull(confirmation, "confirmation");
         }
+
+        @Override
+        public AtLimit atLimit() {
+            return AtLimit.DECLINES;
+        }
+
+        @Override
+        public Stage granted(StageTimes times) {
+            return new Notice(
+                    id,
+                    title,
+                    version,
+                    textDigests,
+                    limit.map(times::longer),
+                    confirmation,
+                    consentToCamera,
+                    keepsAppointment);
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .require(version >= 1, "the version must be 1 or more, but was " + version)
+                    .require(
+                            !textDigests.isEmpty() && textDigests.stream().allMatch(Notice::isDigest),
+                            "the text digests must be 64 lower-case hexadecimal digits each")
+                    .requireSpan(limit, "the time to accept")
+                    .require(
+                            confirmation.isComplete(),
+                            "a statement to tick or to copy must be there, and none where neither is asked")
+                    .found();
+        }
+
+        private static boolean isDigest(String text) {
+            return text.length() == 64 && text.chars().allMatch(c -> (c >= '0' && c <= '9') || (c >= 'a' && c <= 'f'));
+        }
     }
 
     /**
@@ -143,6 +312,34 @@ public sealed interface Stage {
             requireNonNull(readingTime, "readingTime");
             requireNonNull(least, "least");
             requireNonNull(clocks, "clocks");
+        }
+
+        @Override
+        public boolean isLeftByGoingOn() {
+            return true;
+        }
+
+        @Override
+        public Optional<Duration> limit() {
+            return readingTime;
+        }
+
+        @Override
+        public AtLimit atLimit() {
+            return readingTime.isPresent() ? AtLimit.OPENS_NEXT : AtLimit.GOES_ON;
+        }
+
+        @Override
+        public Stage granted(StageTimes times) {
+            return new Instructions(id, title, readingTime.map(times::longer), least, clocks);
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .requireSpan(readingTime, "the reading time")
+                    .requireLeast(least, readingTime, "the least reading time")
+                    .found();
         }
     }
 
@@ -191,6 +388,18 @@ public sealed interface Stage {
         public boolean isFree() {
             return sections.stream().map(Section::movement).allMatch(Movement::isUnbound);
         }
+
+        @Override
+        public boolean isBlock() {
+            return true;
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .require(!sections.isEmpty(), "a block must hold at least one section")
+                    .found();
+        }
     }
 
     /**
@@ -202,6 +411,18 @@ public sealed interface Stage {
         public Unopened {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
+        }
+
+        @Override
+        public boolean isBlock() {
+            return true;
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .require(questions > 0, "a block must hold at least one question")
+                    .found();
         }
     }
 
@@ -227,6 +448,29 @@ public sealed interface Stage {
         public boolean isOptional() {
             return least.isZero();
         }
+
+        @Override
+        public Optional<Duration> limit() {
+            return Optional.of(length);
+        }
+
+        @Override
+        public AtLimit atLimit() {
+            return AtLimit.OPENS_NEXT;
+        }
+
+        @Override
+        public Stage granted(StageTimes times) {
+            return new Break(id, title, times.longerBreak(length), least, times.clocks(clocks), signInAgain);
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .requireSpan(limit(), "the length of the break")
+                    .requireLeast(least, limit(), "the least length of the break")
+                    .found();
+        }
     }
 
     /**
@@ -241,6 +485,19 @@ public sealed interface Stage {
             requireNonNull(title, "title");
             requireNonNull(within, "within");
             requireNonNull(finish, "finish");
+        }
+
+        @Override
+        public Optional<Duration> limit() {
+            return Optional.of(within);
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Problems()
+                    .requireSpan(limit(), "the time to confirm")
+                    .requireAll(finish.findings())
+                    .found();
         }
     }
 }

@@ -17,247 +17,170 @@ import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Shuffle;
 import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.response.Track;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /** Interactions as plain values. */
 final class InteractionCodec {
 
+    private static final Schema<Shuffle> SHUFFLE = Schema.of(
+            Shuffle::new,
+            Field.of("shuffled", MemberType.TRUTH, Shuffle::on),
+            Field.of("fixed", MemberType.textSet(ChoiceId::value, ChoiceId::new), Shuffle::fixed));
+
+    private static final Schema<Map<String, Rational>> UNITS = Schema.of(
+            InteractionCodec::units,
+            Field.of("units", MemberType.TEXTS, InteractionCodec::names),
+            Field.of("worths", MemberType.texts(Rational::toString, Rational::parse), InteractionCodec::worths));
+
+    static final Kinds<Reading> READING = new Kinds<Reading>("as", "reading")
+            .kind(
+                    "number",
+                    Reading.AsNumber.class,
+                    Schema.of(
+                            Reading.AsNumber::new,
+                            Field.of(UNITS, Reading.AsNumber::units),
+                            Field.of("leastFigures", MemberType.COUNT, Reading.AsNumber::leastFigures),
+                            Field.of("mostFigures", MemberType.COUNT, Reading.AsNumber::mostFigures)))
+            .kind(
+                    "words",
+                    Reading.AsWords.class,
+                    Schema.of(
+                            Reading.AsWords::new,
+                            Field.of(
+                                    "ignores",
+                                    MemberType.nameSet(Reading.Difference.values()),
+                                    Reading.AsWords::ignores)));
+
+    private static final Schema<Choice> CHOICE = Schema.of(
+            Choice::new,
+            response(),
+            Field.of("form", MemberType.name(Choice.Form.values()), Choice::form),
+            Field.of("choices", Ids.CHOICES, Choice::choices),
+            Field.of("least", MemberType.COUNT, Choice::minChoices),
+            Field.of("most", MemberType.COUNT, Choice::maxChoices),
+            Field.of("expected", MemberType.COUNT, Choice::expected),
+            Field.of(SHUFFLE, Choice::order));
+
+    private static final Schema<TextEntry> TEXT = Schema.of(
+            TextEntry::new,
+            response(),
+            Field.of("maxLength", MemberType.COUNT, TextEntry::maxLength),
+            Field.of("reading", MemberType.object(READING), TextEntry::reading));
+
+    private static final Schema<ExtendedText> EXTENDED_TEXT = Schema.of(
+            ExtendedText::new,
+            response(),
+            Field.of("format", MemberType.name(ExtendedText.Format.values()), ExtendedText::format),
+            Field.of("leastWords", MemberType.COUNT, ExtendedText::leastWords),
+            Field.of("mostWords", MemberType.COUNT, ExtendedText::mostWords),
+            Field.of("maxLength", MemberType.COUNT, ExtendedText::maxLength));
+
+    private static final Schema<Order> ORDER = Schema.of(
+            Order::new,
+            response(),
+            Field.of("onPicture", MemberType.TRUTH, Order::onPicture),
+            Field.of("choices", Ids.CHOICES, Order::choices),
+            Field.of("least", MemberType.COUNT, Order::minChoices),
+            Field.of("most", MemberType.COUNT, Order::maxChoices),
+            Field.of(SHUFFLE, Order::order));
+
+    private static final Schema<Pairing.Side> SIDE = Schema.of(
+            Pairing.Side::new,
+            Field.of("choice", Ids.CHOICE, Pairing.Side::choice),
+            Field.of("least", MemberType.COUNT, Pairing.Side::least),
+            Field.of("most", MemberType.COUNT, Pairing.Side::most));
+
+    private static final Schema<Pairing> PAIRING = Schema.of(
+            Pairing::new,
+            response(),
+            Field.of("form", MemberType.name(Pairing.Form.values()), Pairing::form),
+            Field.of("ones", MemberType.objects(SIDE), Pairing::ones),
+            Field.of("others", MemberType.objects(SIDE), Pairing::others),
+            Field.of("least", MemberType.COUNT, Pairing::least),
+            Field.of("most", MemberType.COUNT, Pairing::most),
+            Field.of(SHUFFLE, Pairing::order));
+
+    private static final Schema<Points> POINTS = Schema.of(
+            Points::new,
+            response(),
+            Field.of("width", MemberType.COUNT, Points::width),
+            Field.of("height", MemberType.COUNT, Points::height),
+            Field.of("least", MemberType.COUNT, Points::minChoices),
+            Field.of("most", MemberType.COUNT, Points::maxChoices));
+
+    private static final Schema<Grid.Cell> CELL = Schema.of(
+            Grid.Cell::new,
+            Field.of("id", Ids.CHOICE, Grid.Cell::id),
+            Field.of("reading", MemberType.object(READING), Grid.Cell::reading),
+            Field.of("maxLength", MemberType.COUNT, Grid.Cell::maxLength),
+            Field.of("given", MemberType.TEXT, Grid.Cell::given));
+
+    private static final Schema<Grid.Sum> SUM = Schema.of(
+            Grid.Sum::new, Field.of("id", Ids.CHOICE, Grid.Sum::id), Field.of("of", Ids.CHOICES, Grid.Sum::of));
+
+    private static final Schema<Grid> GRID = Schema.of(
+            Grid::new,
+            response(),
+            Field.of("cells", MemberType.objects(CELL), Grid::cells),
+            Field.of("sums", MemberType.objects(SUM), Grid::sums));
+
+    private static final Schema<Track> TRACK = Schema.of(
+            Track::new,
+            response(),
+            Field.of("symbols", Ids.CHOICES, Track::symbols),
+            Field.of("length", MemberType.RATIONAL, Track::length),
+            Field.of("step", MemberType.RATIONAL, Track::step),
+            Field.of("least", MemberType.COUNT, Track::least),
+            Field.of("most", MemberType.COUNT, Track::most));
+
+    private static final Schema<Construction> CONSTRUCTION = Schema.of(
+            Construction::new,
+            response(),
+            Field.of("width", MemberType.COUNT, Construction::width),
+            Field.of("height", MemberType.COUNT, Construction::height),
+            Field.of("least", MemberType.COUNT, Construction::least));
+
+    private static final Schema<Play> PLAY =
+            Schema.of(Play::new, response(), Field.of("most", MemberType.COUNT, Play::most));
+
+    static final Kinds<Interaction> KINDS = new Kinds<Interaction>("kind", "interaction")
+            .kind("choice", Choice.class, CHOICE)
+            .kind("text", TextEntry.class, TEXT)
+            .kind("extended-text", ExtendedText.class, EXTENDED_TEXT)
+            .kind("order", Order.class, ORDER)
+            .kind("pairing", Pairing.class, PAIRING)
+            .kind("points", Points.class, POINTS)
+            .kind("grid", Grid.class, GRID)
+            .kind("track", Track.class, TRACK)
+            .kind("construction", Construction.class, CONSTRUCTION)
+            .kind("play", Play.class, PLAY)
+            .kind("on-paper", OnPaper.class, Schema.of(OnPaper::new, response()));
+
     private InteractionCodec() {}
 
-    static Map<String, Object> toPlain(Interaction interaction) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("response", interaction.response().value());
-        switch (interaction) {
-            case Choice choice -> {
-                plain.put("kind", "choice");
-                plain.put("form", PlainNames.name(choice.form()));
-                plain.put("choices", ids(choice.choices()));
-                plain.put("least", choice.minChoices());
-                plain.put("most", choice.maxChoices());
-                plain.put("expected", choice.expected());
-                shuffle(choice.order(), plain);
-            }
-            case TextEntry entry -> {
-                plain.put("kind", "text");
-                plain.put("maxLength", entry.maxLength());
-                plain.put("reading", reading(entry.reading()));
-            }
-            case ExtendedText text -> {
-                plain.put("kind", "extended-text");
-                plain.put("format", PlainNames.name(text.format()));
-                plain.put("leastWords", text.leastWords());
-                plain.put("mostWords", text.mostWords());
-                plain.put("maxLength", text.maxLength());
-            }
-            case Order order -> {
-                plain.put("kind", "order");
-                plain.put("onPicture", order.onPicture());
-                plain.put("choices", ids(order.choices()));
-                plain.put("least", order.minChoices());
-                plain.put("most", order.maxChoices());
-                shuffle(order.order(), plain);
-            }
-            case Pairing pairing -> {
-                plain.put("kind", "pairing");
-                plain.put("form", PlainNames.name(pairing.form()));
-                plain.put("ones", sides(pairing.ones()));
-                plain.put("others", sides(pairing.others()));
-                plain.put("least", pairing.least());
-                plain.put("most", pairing.most());
-                shuffle(pairing.order(), plain);
-            }
-            case Points points -> {
-                plain.put("kind", "points");
-                plain.put("width", points.width());
-                plain.put("height", points.height());
-                plain.put("least", points.minChoices());
-                plain.put("most", points.maxChoices());
-            }
-            case Grid grid -> grid(grid, plain);
-            case Track track -> {
-                plain.put("kind", "track");
-                plain.put("symbols", ids(track.symbols()));
-                plain.put("length", track.length().toString());
-                plain.put("step", track.step().toString());
-                plain.put("least", track.least());
-                plain.put("most", track.most());
-            }
-            case Construction construction -> {
-                plain.put("kind", "construction");
-                plain.put("width", construction.width());
-                plain.put("height", construction.height());
-                plain.put("least", construction.least());
-            }
-            case Play play -> {
-                plain.put("kind", "play");
-                plain.put("most", play.most());
-            }
-            case OnPaper paper -> plain.put("kind", "on-paper");
+    private static <I extends Interaction> Field<I, ResponseId> response() {
+        return Field.of("response", Ids.RESPONSE, Interaction::response);
+    }
+
+    private static List<String> names(Map<String, Rational> units) {
+        return units.keySet().stream().sorted().toList();
+    }
+
+    private static List<Rational> worths(Map<String, Rational> units) {
+        return names(units).stream().map(units::get).toList();
+    }
+
+    private static Map<String, Rational> units(List<String> names, List<Rational> worths) {
+        if (names.size() != worths.size()) {
+            throw new MalformedDataException(
+                    "worths: expected one for each of " + names.size() + " units, but found " + worths.size());
         }
-        return plain;
-    }
-
-    static Interaction fromPlain(Members from) {
-        ResponseId response = from.read("response", ResponseId::new);
-        String kind = from.text("kind");
-        return switch (kind) {
-            case "choice" ->
-                new Choice(
-                        response,
-                        PlainNames.read(from, "form", Choice.Form.values()),
-                        ids(from, "choices"),
-                        from.count("least"),
-                        from.count("most"),
-                        from.count("expected"),
-                        shuffle(from));
-            case "text" -> new TextEntry(response, from.count("maxLength"), reading(from.object("reading")));
-            case "extended-text" ->
-                new ExtendedText(
-                        response,
-                        PlainNames.read(from, "format", ExtendedText.Format.values()),
-                        from.count("leastWords"),
-                        from.count("mostWords"),
-                        from.count("maxLength"));
-            case "order" ->
-                new Order(
-                        response,
-                        from.truth("onPicture"),
-                        ids(from, "choices"),
-                        from.count("least"),
-                        from.count("most"),
-                        shuffle(from));
-            case "pairing" ->
-                new Pairing(
-                        response,
-                        PlainNames.read(from, "form", Pairing.Form.values()),
-                        from.list("ones", InteractionCodec::side),
-                        from.list("others", InteractionCodec::side),
-                        from.count("least"),
-                        from.count("most"),
-                        shuffle(from));
-            case "points" ->
-                new Points(
-                        response, from.count("width"), from.count("height"), from.count("least"), from.count("most"));
-            case "grid" ->
-                new Grid(
-                        response,
-                        from.list("cells", InteractionCodec::cell),
-                        from.list("sums", sum -> new Grid.Sum(sum.read("id", ChoiceId::new), ids(sum, "of"))));
-            case "track" ->
-                new Track(
-                        response,
-                        ids(from, "symbols"),
-                        from.rational("length"),
-                        from.rational("step"),
-                        from.count("least"),
-                        from.count("most"));
-            case "construction" ->
-                new Construction(response, from.count("width"), from.count("height"), from.count("least"));
-            case "play" -> new Play(response, from.count("most"));
-            case "on-paper" -> new OnPaper(response);
-            default -> throw new MalformedDataException("kind: there is no kind of interaction '" + kind + "'");
-        };
-    }
-
-    private static void grid(Grid grid, Map<String, Object> plain) {
-        plain.put("kind", "grid");
-        plain.put(
-                "cells",
-                grid.cells().stream()
-                        .map(cell -> Map.of(
-                                "id", cell.id().value(),
-                                "reading", reading(cell.reading()),
-                                "maxLength", cell.maxLength(),
-                                "given", cell.given()))
-                        .toList());
-        plain.put(
-                "sums",
-                grid.sums().stream()
-                        .map(sum -> Map.of("id", sum.id().value(), "of", ids(sum.of())))
-                        .toList());
-    }
-
-    private static Grid.Cell cell(Members from) {
-        return new Grid.Cell(
-                from.read("id", ChoiceId::new),
-                reading(from.object("reading")),
-                from.count("maxLength"),
-                from.text("given"));
-    }
-
-    private static List<Object> sides(List<Pairing.Side> sides) {
-        return sides.stream()
-                .<Object>map(side -> Map.of(
-                        "choice", side.choice().value(),
-                        "least", side.least(),
-                        "most", side.most()))
-                .toList();
-    }
-
-    private static Pairing.Side side(Members from) {
-        return new Pairing.Side(from.read("choice", ChoiceId::new), from.count("least"), from.count("most"));
-    }
-
-    private static Map<String, Object> reading(Reading reading) {
-        return switch (reading) {
-            case Reading.AsNumber number -> {
-                Map<String, Object> units = new LinkedHashMap<>();
-                number.units().keySet().stream()
-                        .sorted()
-                        .forEach(unit ->
-                                units.put(unit, String.valueOf(number.units().get(unit))));
-                yield Map.of(
-                        "as", "number",
-                        "units", units.keySet().stream().toList(),
-                        "worths", units.values().stream().toList(),
-                        "leastFigures", number.leastFigures(),
-                        "mostFigures", number.mostFigures());
-            }
-            case Reading.AsWords words ->
-                Map.of(
-                        "as",
-                        "words",
-                        "ignores",
-                        words.ignores().stream().map(PlainNames::name).sorted().toList());
-        };
-    }
-
-    private static Reading reading(Members from) {
-        String as = from.text("as");
-        return switch (as) {
-            case "number" -> {
-                List<String> names = from.texts("units");
-                List<String> worths = from.texts("worths");
-                Map<String, Rational> units = new LinkedHashMap<>();
-                for (int i = 0; i < Math.min(names.size(), worths.size()); i++) {
-                    units.put(names.get(i), Rational.parse(worths.get(i)));
-                }
-                yield new Reading.AsNumber(units, from.count("leastFigures"), from.count("mostFigures"));
-            }
-            case "words" ->
-                new Reading.AsWords(Set.copyOf(PlainNames.readAll(from, "ignores", Reading.Difference.values())));
-            default -> throw new MalformedDataException("as: expected number or words, but found '" + as + "'");
-        };
-    }
-
-    private static void shuffle(Shuffle shuffle, Map<String, Object> plain) {
-        plain.put("shuffled", shuffle.on());
-        plain.put("fixed", ids(shuffle.fixed()).stream().sorted().toList());
-    }
-
-    private static Shuffle shuffle(Members from) {
-        return new Shuffle(from.truth("shuffled"), Set.copyOf(ids(from, "fixed")));
-    }
-
-    private static List<String> ids(Collection<ChoiceId> choices) {
-        return choices.stream().map(ChoiceId::value).toList();
-    }
-
-    private static List<ChoiceId> ids(Members from, String name) {
-        return from.texts(name).stream().map(ChoiceId::new).toList();
+        Map<String, Rational> units = new LinkedHashMap<>();
+        for (int i = 0; i < names.size(); i++) {
+            units.put(names.get(i), worths.get(i));
+        }
+        return units;
     }
 }

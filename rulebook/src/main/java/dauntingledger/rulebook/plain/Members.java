@@ -1,12 +1,9 @@
 package dauntingledger.rulebook.plain;
 
-import dauntingledger.rulebook.number.Rational;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -74,14 +71,6 @@ final class Members {
         return Duration.ofMillis(whole(name));
     }
 
-    Optional<Duration> optionalMillis(String name) {
-        return has(name) ? Optional.of(millis(name)) : Optional.empty();
-    }
-
-    Rational rational(String name) {
-        return read(name, Rational::parse);
-    }
-
     /** Reads a string member through {@code factory}, which may refuse it. */
     <T> T read(String name, Function<String, T> factory) {
         String text = text(name);
@@ -111,10 +100,6 @@ final class Members {
         return list;
     }
 
-    void each(String name, Consumer<Members> reader) {
-        elements(name).forEach(element -> reader.accept(of(element)));
-    }
-
     List<Duration> spans(String name) {
         return wholes(name).stream().map(Duration::ofMillis).toList();
     }
@@ -138,8 +123,10 @@ final class Members {
         return wholes;
     }
 
-    Members object(String name) {
-        return of(object.member(name));
+    /** Reads an object that stands in a member. */
+    <T> T object(String name, Schema<T> schema) {
+        Members within = of(object.member(name));
+        return MalformedDataException.naming(name, () -> schema.read(within));
     }
 
     private List<?> elements(String name) {

@@ -46,6 +46,8 @@ public final class RoomCodec {
                 "tools",
                 sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
         plain.put(
+                "panels", sitting.panelsOffered().stream().map(PlainNames::name).toList());
+        plain.put(
                 "exhibits",
                 sitting.exhibitsInView().map(exhibit -> exhibit.id().value()).toList());
         sitting.help().ifPresent(help -> plain.put("help", help(help)));
@@ -152,15 +154,18 @@ public final class RoomCodec {
         Map<String, Object> plain = new LinkedHashMap<>();
         arrival.language().ifPresent(language -> plain.put("language", language));
         arrival.report().ifPresent(report -> plain.put("report", PlainNames.name(report.reason())));
+        sitting.leavableFrom()
+                .filter(from -> from.isAfter(sitting.now()))
+                .ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
         sitting.stage().ifPresent(stage -> {
             switch (stage) {
                 case Stage.Admission door -> {
                     plain.put(
-                            "unmet",
-                            arrival.unmet().stream().map(PlainNames::name).toList());
+                            "waiting",
+                            arrival.waitingAt(door).stream()
+                                    .map(PlainNames::name)
+                                    .toList());
                     plain.put("triesLeft", arrival.triesLeft());
-                    plain.put("late", arrival.late());
-                    plain.put("lateByLeave", door.late() == Stage.Admission.Late.BY_LEAVE);
                     plain.put("opens", sitting.window().opens().toEpochMilli());
                 }
                 case Stage.StationCheck check ->
@@ -169,10 +174,6 @@ public final class RoomCodec {
                             arrival.wanting(check).stream()
                                     .map(PlainNames::name)
                                     .toList());
-                case Stage.Instructions read ->
-                    sitting.leavableFrom().ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
-                case Stage.Break rest ->
-                    sitting.leavableFrom().ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
                 default -> {}
             }
         });

@@ -2,8 +2,6 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.calculator.Angle;
 import dauntingledger.rulebook.marks.Brush;
-import dauntingledger.rulebook.paper.ExhibitId;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sheet.CellFormat;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
@@ -15,212 +13,149 @@ import dauntingledger.rulebook.tools.Panel;
 import dauntingledger.rulebook.tools.PanelPlace;
 import dauntingledger.rulebook.tools.TextId;
 import dauntingledger.rulebook.tools.ToolUse;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.BiConsumer;
-import java.util.function.Function;
 
 /** The uses of tools as entries write them. */
 final class ToolCodec {
 
-    static final Map<String, Function<Members, ToolUse>> READERS = readers();
+    private static final MemberType<Set<Integer>> NUMBERS = new MemberType<>(
+            numbers -> numbers.stream().sorted().toList(), (from, name) -> Set.copyOf(from.counts(name)));
+
+    private static final Schema<CellRef> CELL = Schema.member("cell", MemberType.text(CellRef::name, CellRef::of));
+
+    private static final Schema<CellEdit> EDIT = Schema.of(
+            CellEdit::new,
+            Field.of("typed", MemberType.TEXT, CellEdit::typed),
+            Field.of("format", MemberType.name(CellFormat.values()), CellEdit::format));
+
+    static final MemberType<Map<CellRef, CellEdit>> CELLS = MemberType.map(CELL, EDIT);
+
+    static final Schema<Map.Entry<CellRef, CellEdit>> EDITED =
+            Schema.of(Map::entry, Field.of(CELL, Map.Entry::getKey), Field.of(EDIT, Map.Entry::getValue));
+
+    static final Schema<Shape> SHAPE = Schema.of(
+            Shape::new,
+            Field.of("number", MemberType.COUNT, Shape::number),
+            Field.of("page", MemberType.COUNT, Shape::page),
+            Field.of("shape", MemberType.name(Shape.Kind.values()), Shape::kind),
+            Field.of("ink", MemberType.name(Shape.Ink.values()), Shape::ink),
+            Field.of("width", MemberType.COUNT, Shape::width),
+            Field.of("points", MemberType.COUNTS, Shape::points),
+            Field.of("text", MemberType.TEXT, Shape::text));
+
+    private static final Schema<Anchor> ANCHOR = Schema.of(
+            Anchor::new,
+            Field.of("text", MemberType.text(TextId::value, TextId::new), Anchor::text),
+            Field.of("start", MemberType.COUNT, Anchor::startInclusive),
+            Field.of("end", MemberType.COUNT, Anchor::endExclusive));
+
+    static final Schema<Note> NOTE = Schema.of(
+            Note::new,
+            Field.of("number", MemberType.COUNT, Note::number),
+            Field.of("item", Ids.ITEM, Note::item),
+            Field.of("words", MemberType.TEXT, Note::words),
+            Field.of(Schema.optional(ANCHOR), Note::anchor));
+
+    static final Schema<ExhibitView> VIEW = Schema.of(
+            ExhibitView::new,
+            Field.of("page", MemberType.COUNT, ExhibitView::page),
+            Field.of("zoom", MemberType.COUNT, ExhibitView::zoom));
+
+    static final Schema<PanelPlace> PLACE = Schema.of(
+            PanelPlace::new,
+            Field.of("state", MemberType.name(PanelPlace.State.values()), PanelPlace::state),
+            Field.of("byHand", MemberType.TRUTH, PanelPlace::byHand),
+            Field.of("left", MemberType.COUNT, PanelPlace::left),
+            Field.of("top", MemberType.COUNT, PanelPlace::top),
+            Field.of("width", MemberType.COUNT, PanelPlace::width),
+            Field.of("height", MemberType.COUNT, PanelPlace::height),
+            Field.of("showing", MemberType.TEXT, PanelPlace::showing));
+
+    private static final MemberType<ToolUse.Undoable> UNDOABLE = MemberType.name(ToolUse.Undoable.values());
+
+    static final Kinds<ToolUse> KINDS = new Kinds<ToolUse>("kind", "use of a tool")
+            .kind("sum-done", ToolUse.SumDone.class, sumDone())
+            .kind("memory-used", ToolUse.MemoryUsed.class, memoryUsed())
+            .kind("tape-cleared", ToolUse.TapeCleared.class, Schema.of(ToolUse.TapeCleared::new))
+            .kind("cells-written", ToolUse.CellsWritten.class, cellsWritten())
+            .kind("column-sized", ToolUse.ColumnSized.class, columnSized())
+            .kind("sketch-changed", ToolUse.SketchChanged.class, sketchChanged())
+            .kind(
+                    "undone",
+                    ToolUse.Undone.class,
+                    Schema.of(ToolUse.Undone::new, Field.of("tool", UNDOABLE, ToolUse.Undone::tool)))
+            .kind(
+                    "redone",
+                    ToolUse.Redone.class,
+                    Schema.of(ToolUse.Redone::new, Field.of("tool", UNDOABLE, ToolUse.Redone::tool)))
+            .kind("text-marked", ToolUse.TextMarked.class, textMarked())
+            .kind(
+                    "note-written",
+                    ToolUse.NoteWritten.class,
+                    Schema.of(ToolUse.NoteWritten::new, Field.of(NOTE, ToolUse.NoteWritten::note)))
+            .kind(
+                    "note-removed",
+                    ToolUse.NoteRemoved.class,
+                    Schema.of(
+                            ToolUse.NoteRemoved::new,
+                            Field.of("number", MemberType.COUNT, ToolUse.NoteRemoved::number)))
+            .kind("exhibit-turned", ToolUse.ExhibitTurned.class, exhibitTurned())
+            .kind("panel-placed", ToolUse.PanelPlaced.class, panelPlaced());
 
     private ToolCodec() {}
 
-    static String kind(ToolUse use) {
-        return switch (use) {
-            case ToolUse.SumDone u -> "sum-done";
-            case ToolUse.MemoryUsed u -> "memory-used";
-            case ToolUse.TapeCleared u -> "tape-cleared";
-            case ToolUse.CellsWritten u -> "cells-written";
-            case ToolUse.ColumnSized u -> "column-sized";
-            case ToolUse.SketchChanged u -> "sketch-changed";
-            case ToolUse.Undone u -> "undone";
-            case ToolUse.Redone u -> "redone";
-            case ToolUse.TextMarked u -> "text-marked";
-            case ToolUse.NoteWritten u -> "note-written";
-            case ToolUse.NoteRemoved u -> "note-removed";
-            case ToolUse.ExhibitTurned u -> "exhibit-turned";
-            case ToolUse.PanelPlaced u -> "panel-placed";
-        };
+    private static Schema<ToolUse.SumDone> sumDone() {
+        return Schema.of(
+                ToolUse.SumDone::new,
+                Field.of("sum", MemberType.TEXT, ToolUse.SumDone::sum),
+                Field.of("angle", MemberType.name(Angle.values()), ToolUse.SumDone::angle));
     }
 
-    static void members(ToolUse use, Map<String, Object> plain) {
-        switch (use) {
-            case ToolUse.SumDone done -> {
-                plain.put("sum", done.sum());
-                plain.put("angle", PlainNames.name(done.angle()));
-            }
-            case ToolUse.MemoryUsed used -> plain.put("memory", PlainNames.name(used.key()));
-            case ToolUse.TapeCleared none -> {}
-            case ToolUse.CellsWritten written -> plain.put("cells", cells(new TreeMap<>(written.cells())));
-            case ToolUse.ColumnSized sized -> {
-                plain.put("column", sized.column());
-                plain.put("width", sized.width());
-            }
-            case ToolUse.SketchChanged changed -> {
-                plain.put(
-                        "drawn", changed.drawn().stream().map(ToolCodec::shape).toList());
-                plain.put("erased", changed.erased().stream().sorted().toList());
-            }
-            case ToolUse.Undone undone -> plain.put("tool", PlainNames.name(undone.tool()));
-            case ToolUse.Redone redone -> plain.put("tool", PlainNames.name(redone.tool()));
-            case ToolUse.TextMarked marked -> {
-                anchor(marked.anchor(), plain);
-                plain.put("brush", PlainNames.name(marked.brush()));
-            }
-            case ToolUse.NoteWritten written -> plain.putAll(note(written.note()));
-            case ToolUse.NoteRemoved removed -> plain.put("number", removed.number());
-            case ToolUse.ExhibitTurned turned -> {
-                plain.put("exhibit", turned.exhibit().value());
-                plain.putAll(view(turned.view()));
-            }
-            case ToolUse.PanelPlaced placed -> {
-                plain.put("panel", PlainNames.name(placed.panel()));
-                plain.putAll(place(placed.place()));
-            }
-        }
+    private static Schema<ToolUse.MemoryUsed> memoryUsed() {
+        return Schema.of(
+                ToolUse.MemoryUsed::new,
+                Field.of("memory", MemberType.name(ToolUse.Memory.values()), ToolUse.MemoryUsed::key));
     }
 
-    private static Map<String, Function<Members, ToolUse>> readers() {
-        Map<String, Function<Members, ToolUse>> readers = new HashMap<>();
-        readers.put(
-                "sum-done",
-                from -> new ToolUse.SumDone(from.text("sum"), PlainNames.read(from, "angle", Angle.values())));
-        readers.put(
-                "memory-used",
-                from -> new ToolUse.MemoryUsed(PlainNames.read(from, "memory", ToolUse.Memory.values())));
-        readers.put("tape-cleared", from -> new ToolUse.TapeCleared());
-        readers.put("cells-written", from -> new ToolUse.CellsWritten(cells(from)));
-        readers.put("column-sized", from -> new ToolUse.ColumnSized(from.count("column"), from.count("width")));
-        readers.put(
-                "sketch-changed",
-                from -> new ToolUse.SketchChanged(
-                        from.list("drawn", ToolCodec::shape), Set.copyOf(from.counts("erased"))));
-        readers.put("undone", from -> new ToolUse.Undone(undoable(from)));
-        readers.put("redone", from -> new ToolUse.Redone(undoable(from)));
-        readers.put(
-                "text-marked",
-                from -> new ToolUse.TextMarked(anchor(from), PlainNames.read(from, "brush", Brush.values())));
-        readers.put("note-written", from -> new ToolUse.NoteWritten(note(from)));
-        readers.put("note-removed", from -> new ToolUse.NoteRemoved(from.count("number")));
-        readers.put(
-                "exhibit-turned",
-                from -> new ToolUse.ExhibitTurned(
-                        from.read("exhibit", ExhibitId::new), new ExhibitView(from.count("page"), from.count("zoom"))));
-        readers.put(
-                "panel-placed",
-                from -> new ToolUse.PanelPlaced(PlainNames.read(from, "panel", Panel.values()), place(from)));
-        return readers;
+    private static Schema<ToolUse.CellsWritten> cellsWritten() {
+        return Schema.of(
+                ToolUse.CellsWritten::new, Field.of("cells", CELLS, written -> new TreeMap<>(written.cells())));
     }
 
-    private static ToolUse.Undoable undoable(Members from) {
-        return PlainNames.read(from, "tool", ToolUse.Undoable.values());
+    private static Schema<ToolUse.ColumnSized> columnSized() {
+        return Schema.of(
+                ToolUse.ColumnSized::new,
+                Field.of("column", MemberType.COUNT, ToolUse.ColumnSized::column),
+                Field.of("width", MemberType.COUNT, ToolUse.ColumnSized::width));
     }
 
-    static List<Map<String, Object>> cells(Map<CellRef, CellEdit> cells) {
-        return cells.entrySet().stream()
-                .map(entry -> {
-                    Map<String, Object> plain = new LinkedHashMap<>();
-                    plain.put("cell", entry.getKey().name());
-                    plain.put("typed", entry.getValue().typed());
-                    plain.put("format", PlainNames.name(entry.getValue().format()));
-                    return plain;
-                })
-                .toList();
+    private static Schema<ToolUse.SketchChanged> sketchChanged() {
+        return Schema.of(
+                ToolUse.SketchChanged::new,
+                Field.of("drawn", MemberType.objects(SHAPE), ToolUse.SketchChanged::drawn),
+                Field.of("erased", NUMBERS, ToolUse.SketchChanged::erased));
     }
 
-    private static Map<CellRef, CellEdit> cells(Members from) {
-        Map<CellRef, CellEdit> cells = new HashMap<>();
-        from.each("cells", cell -> cell(cell, cells::put));
-        return cells;
+    private static Schema<ToolUse.TextMarked> textMarked() {
+        return Schema.of(
+                ToolUse.TextMarked::new,
+                Field.of(ANCHOR, ToolUse.TextMarked::anchor),
+                Field.of("brush", MemberType.name(Brush.values()), ToolUse.TextMarked::brush));
     }
 
-    static void cell(Members from, BiConsumer<CellRef, CellEdit> to) {
-        to.accept(
-                from.read("cell", CellRef::of),
-                new CellEdit(from.text("typed"), PlainNames.read(from, "format", CellFormat.values())));
+    private static Schema<ToolUse.ExhibitTurned> exhibitTurned() {
+        return Schema.of(
+                ToolUse.ExhibitTurned::new,
+                Field.of("exhibit", Ids.EXHIBIT, ToolUse.ExhibitTurned::exhibit),
+                Field.of(VIEW, ToolUse.ExhibitTurned::view));
     }
 
-    static Map<String, Object> shape(Shape shape) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("number", shape.number());
-        plain.put("page", shape.page());
-        plain.put("shape", PlainNames.name(shape.kind()));
-        plain.put("ink", PlainNames.name(shape.ink()));
-        plain.put("width", shape.width());
-        plain.put("points", shape.points());
-        plain.put("text", shape.text());
-        return plain;
-    }
-
-    static Shape shape(Members from) {
-        return new Shape(
-                from.count("number"),
-                from.count("page"),
-                PlainNames.read(from, "shape", Shape.Kind.values()),
-                PlainNames.read(from, "ink", Shape.Ink.values()),
-                from.count("width"),
-                from.counts("points"),
-                from.text("text"));
-    }
-
-    static Map<String, Object> note(Note note) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("number", note.number());
-        plain.put("item", note.item().value());
-        plain.put("words", note.words());
-        note.anchor().ifPresent(anchor -> anchor(anchor, plain));
-        return plain;
-    }
-
-    private static Note note(Members from) {
-        return new Note(
-                from.count("number"),
-                from.read("item", ItemId::new),
-                from.text("words"),
-                from.has("text") ? Optional.of(anchor(from)) : Optional.empty());
-    }
-
-    private static void anchor(Anchor anchor, Map<String, Object> plain) {
-        plain.put("text", anchor.text().value());
-        plain.put("start", anchor.startInclusive());
-        plain.put("end", anchor.endExclusive());
-    }
-
-    private static Anchor anchor(Members from) {
-        return new Anchor(from.read("text", TextId::new), from.count("start"), from.count("end"));
-    }
-
-    static Map<String, Object> view(ExhibitView view) {
-        return Map.of("page", view.page(), "zoom", view.zoom());
-    }
-
-    static Map<String, Object> place(PanelPlace place) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("state", PlainNames.name(place.state()));
-        plain.put("byHand", place.byHand());
-        plain.put("left", place.left());
-        plain.put("top", place.top());
-        plain.put("width", place.width());
-        plain.put("height", place.height());
-        plain.put("showing", place.showing());
-        return plain;
-    }
-
-    private static PanelPlace place(Members from) {
-        return new PanelPlace(
-                PlainNames.read(from, "state", PanelPlace.State.values()),
-                from.truth("byHand"),
-                from.count("left"),
-                from.count("top"),
-                from.count("width"),
-                from.count("height"),
-                from.text("showing"));
+    private static Schema<ToolUse.PanelPlaced> panelPlaced() {
+        return Schema.of(
+                ToolUse.PanelPlaced::new,
+                Field.of("panel", MemberType.name(Panel.values()), ToolUse.PanelPlaced::panel),
+                Field.of(PLACE, ToolUse.PanelPlaced::place));
     }
 }

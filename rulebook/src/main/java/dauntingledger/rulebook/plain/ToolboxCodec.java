@@ -40,31 +40,24 @@ public final class ToolboxCodec {
 
     public static Map<String, Object> exhibits(Toolbox tools) {
         Map<String, Object> exhibits = new TreeMap<>();
-        tools.exhibits().forEach((exhibit, view) -> exhibits.put(exhibit.value(), ToolCodec.view(view)));
+        tools.exhibits().forEach((exhibit, view) -> exhibits.put(exhibit.value(), ToolCodec.VIEW.toPlain(view)));
         return exhibits;
     }
 
     public static Map<String, Object> panels(Toolbox tools) {
         Map<String, Object> panels = new TreeMap<>();
-        tools.panels().forEach((panel, place) -> panels.put(PlainNames.name(panel), ToolCodec.place(place)));
+        tools.panels().forEach((panel, place) -> panels.put(PlainNames.name(panel), ToolCodec.PLACE.toPlain(place)));
         return panels;
     }
 
     /** Returns the uses that the tape is made of, as entries write them. */
     public static List<Map<String, Object>> tape(Toolbox tools) {
-        return tools.tape().stream().map(ToolboxCodec::line).toList();
-    }
-
-    private static Map<String, Object> line(ToolUse.OnTape use) {
-        Map<String, Object> line = new LinkedHashMap<>();
-        line.put("kind", ToolCodec.kind(use));
-        ToolCodec.members(use, line);
-        return line;
+        return tools.tape().stream().map(ToolCodec.KINDS::toPlain).toList();
     }
 
     public static Map<String, Object> worksheet(Toolbox tools) {
         Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("cells", ToolCodec.cells(tools.cells()));
+        plain.put("cells", ToolCodec.CELLS.toPlain(tools.cells()));
         Map<String, Object> widths = new TreeMap<>();
         tools.widths().forEach((column, width) -> widths.put(String.valueOf(column), width));
         plain.put("widths", widths);
@@ -74,7 +67,8 @@ public final class ToolboxCodec {
 
     public static Map<String, Object> sketch(Toolbox tools) {
         Map<String, Object> plain = new LinkedHashMap<>();
-        plain.put("shapes", tools.shapes().stream().map(ToolCodec::shape).toList());
+        plain.put(
+                "shapes", tools.shapes().stream().map(ToolCodec.SHAPE::toPlain).toList());
         strokes(tools, ToolUse.Undoable.SKETCH, plain);
         return plain;
     }
@@ -106,23 +100,24 @@ public final class ToolboxCodec {
 
     /** Reads a cell as entries write it. */
     public static void cell(@Nullable Object plain, BiConsumer<CellRef, CellEdit> to) {
-        ToolCodec.cell(Members.of(plain), to);
+        Map.Entry<CellRef, CellEdit> edited = ToolCodec.EDITED.fromPlain(plain);
+        to.accept(edited.getKey(), edited.getValue());
     }
 
     /** Returns cells as entries write them, in as many strokes as they need. */
     public static List<Object> strokes(Map<CellRef, CellEdit> cells) {
         return ToolUse.CellsWritten.strokes(cells).stream()
-                .<Object>map(stroke -> ToolCodec.cells(new TreeMap<>(stroke.cells())))
+                .map(stroke -> ToolCodec.CELLS.toPlain(new TreeMap<>(stroke.cells())))
                 .toList();
     }
 
     /** Reads a shape as entries write it. */
     public static Shape shape(@Nullable Object plain) {
-        return ToolCodec.shape(Members.of(plain));
+        return ToolCodec.SHAPE.fromPlain(plain);
     }
 
     public static Map<String, Object> shape(Shape shape) {
-        return ToolCodec.shape(shape);
+        return ToolCodec.SHAPE.toPlain(shape);
     }
 
     /** Works the tape out from the uses that it is made of. */
@@ -137,17 +132,15 @@ public final class ToolboxCodec {
     }
 
     private static ToolUse.OnTape onTape(Object plain) {
-        Members members = Members.of(plain);
-        String kind = members.text("kind");
-        Function<Members, ToolUse> reader = ToolCodec.READERS.get(kind);
-        if (reader == null || !(reader.apply(members) instanceof ToolUse.OnTape line)) {
-            throw new MalformedDataException("kind: '" + kind + "' is no line of the tape");
+        ToolUse use = ToolCodec.KINDS.fromPlain(plain);
+        if (!(use instanceof ToolUse.OnTape line)) {
+            throw new MalformedDataException("kind: '" + ToolCodec.KINDS.name(use) + "' is no line of the tape");
         }
         return line;
     }
 
     private static Map<String, Object> line(Tape.Line line) {
-        Map<String, Object> plain = new LinkedHashMap<>(line(line.use()));
+        Map<String, Object> plain = ToolCodec.KINDS.toPlain(line.use());
         switch (line.outcome()) {
             case Outcome.Result result -> plain.put("result", Digits.plain(result.value()));
             case Outcome.Failed failed -> {
@@ -178,6 +171,6 @@ public final class ToolboxCodec {
     }
 
     public static List<Map<String, Object>> notes(Toolbox tools) {
-        return tools.notes().stream().map(ToolCodec::note).toList();
+        return tools.notes().stream().map(ToolCodec.NOTE::toPlain).toList();
     }
 }

@@ -100,4 +100,9 @@ public record Choice(
         order.check(findings, choices);
         return findings;
     }
+
+    @Override
+    public Interaction drawn(Draw draw) {
+        return with(order.apply(choices, draw));
+    }
 }

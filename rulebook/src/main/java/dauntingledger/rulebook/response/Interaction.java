@@ -37,19 +37,7 @@ public sealed interface Interaction
 
     /** Returns this with its options in an order drawn with {@code draw}, where they may change places. */
     default Interaction drawn(Draw draw) {
-        return switch (this) {
-            case Choice choice -> choice.with(choice.order().apply(choice.choices(), draw));
-            case Order order -> order.with(order.order().apply(order.choices(), draw));
-            case Pairing pairing -> pairing.with(pairing.drawnOnes(draw));
-            case TextEntry entry -> entry;
-            case ExtendedText text -> text;
-            case Points points -> points;
-            case Grid grid -> grid;
-            case Track track -> track;
-            case Construction construction -> construction;
-            case Play play -> play;
-            case OnPaper paper -> paper;
-        };
+        return this;
     }
 
     /**

@@ -56,4 +56,9 @@ public record Order(
         order.check(findings, choices);
         return findings;
     }
+
+    @Override
+    public Interaction drawn(Draw draw) {
+        return with(order.apply(choices, draw));
+    }
 }

@@ -168,4 +168,9 @@ public record Pairing(
         }
         return Optional.empty();
     }
+
+    @Override
+    public Interaction drawn(Draw draw) {
+        return with(drawnOnes(draw));
+    }
 }

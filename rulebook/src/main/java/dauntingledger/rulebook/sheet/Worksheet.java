@@ -149,7 +149,11 @@ public final class Worksheet {
         }
     }
 
-    /** Works cells out in an order in which each comes after those of them that it looks at; returns those that have none. */
+    /**
+     * Works cells out, each after the cells that its formula refers to (a topological order).
+     *
+     * @return the cells that have no such order, because they refer to each other in a circle
+     */
     private BitSet workOut(BitSet cells, @Nullable int[][] next) {
         int[] waitsFor = new int[CELLS];
         cells.stream().forEach(cell -> {

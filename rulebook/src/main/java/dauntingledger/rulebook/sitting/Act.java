@@ -244,6 +244,11 @@ public sealed interface Act {
             requireNonNull(accommodations, "accommodations");
         }
 
+        /** Returns whether they are those of a sitting that says nothing of them: no hours, no accommodations. */
+        public boolean areUsual() {
+            return !window.isBounded() && accommodations.isNone();
+        }
+
         @Override
         public Actor actor() {
             return Actor.CLOCK;

@@ -32,6 +32,50 @@ public record Arrival(
         boolean stationExcused,
         Optional<String> portrait) {
 
+    /** What somebody waits for at the door. */
+    public enum AtTheDoor {
+        /** The hour of admission. */
+        SCHEDULE(false),
+        /** The invigilator's leave to come in although it is late. */
+        LATE(true),
+        /** Nothing: it is late, and the paper admits nobody after the hour. */
+        SHUT(false),
+        /** The code of the sitting. */
+        CODE(false),
+        /** The invigilator's leave, because the code was wrong too often. */
+        OUT_OF_TRIES(true),
+        /** The invigilator's leave. */
+        LEAVE(true);
+
+        private final boolean invigilator;
+
+        AtTheDoor(boolean invigilator) {
+            this.invigilator = invigilator;
+        }
+
+        /** Returns whether only the invigilator can let the candidate in. */
+        public boolean needsInvigilator() {
+            return invigilator;
+        }
+    }
+
+    /** Returns what the candidate waits for at {@code door}, something for each way that is unmet. */
+    public List<AtTheDoor> waitingAt(Stage.Admission door) {
+        return unmet.stream()
+                .sorted()
+                .map(way -> switch (way) {
+                    case SCHEDULE ->
+                        !late ? AtTheDoor.SCHEDULE : isAdmittedLate(door) ? AtTheDoor.LATE : AtTheDoor.SHUT;
+                    case CODE -> triesLeft == 0 ? AtTheDoor.OUT_OF_TRIES : AtTheDoor.CODE;
+                    case LEAVE -> AtTheDoor.LEAVE;
+                })
+                .toList();
+    }
+
+    private static boolean isAdmittedLate(Stage.Admission door) {
+        return door.late() == Stage.Admission.Late.BY_LEAVE;
+    }
+
     /** Something that the candidate says is wrong with who or where they are taken to be. */
     public record Report(Reason reason, String note, Instant at) {}
 

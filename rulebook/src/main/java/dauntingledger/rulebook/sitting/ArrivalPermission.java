@@ -115,14 +115,15 @@ final class ArrivalPermission {
         if (!verdict.isPermitted()) {
             return verdict;
         }
-        return switch (left) {
-            case Stage.Instructions read ->
-                requireNonNull(new Outlook(fold).leavableFrom()).isAfter(now()) ? Verdict.READ_ON : Verdict.PERMITTED;
-            case Stage.StationCheck check ->
-                fold.door.isStationReady(check) ? Verdict.PERMITTED : Verdict.STATION_NOT_READY;
-            case Stage.TryOut tryOut -> Verdict.PERMITTED;
-            default -> Verdict.WRONG_STAGE;
-        };
+        if (!left.isLeftByGoingOn()) {
+            return Verdict.WRONG_STAGE;
+        }
+        if (requireNonNull(new Outlook(fold).leavableFrom()).isAfter(now())) {
+            return Verdict.READ_ON;
+        }
+        return left instanceof Stage.StationCheck check && !fold.door.isStationReady(check)
+                ? Verdict.STATION_NOT_READY
+                : Verdict.PERMITTED;
     }
 
     private Instant now() {

@@ -320,7 +320,8 @@ final class Fold {
             endRest(now);
             return;
         }
-        if (stage instanceof Stage.Notice && expiry.lastStage() == current) {
+        Stage.AtLimit atLimit = expiry.lastStage() == current ? stage.atLimit() : Stage.AtLimit.GOES_ON;
+        if (atLimit == Stage.AtLimit.DECLINES) {
             finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
             return;
         }
@@ -330,18 +331,11 @@ final class Fold {
         for (int skipped = current; skipped <= expiry.lastStage(); skipped++) {
             log.skip(skipped);
         }
-        if (leadsOn(stage) && expiry.lastStage() == current) {
+        if (atLimit == Stage.AtLimit.OPENS_NEXT) {
             open(current + 1, now);
         } else {
             arrive(expiry.lastStage() + 1, now);
         }
-    }
-
-    /** Returns whether the stage after this one opens by itself when its time runs out. */
-    private static boolean leadsOn(Stage stage) {
-        return stage instanceof Stage.Break
-                || stage instanceof Stage.Instructions read
-                        && read.readingTime().isPresent();
     }
 
     private void reopen(int stage) {
@@ -362,7 +356,7 @@ final class Fold {
         nextKnown = false;
         if (stage >= index.stages()) {
             finish(Position.Ending.HANDED_IN, at, StageRecord.Ended.BY_TIME);
-        } else if (index.stage(stage) instanceof Stage.Block || index.stage(stage) instanceof Stage.Unopened) {
+        } else if (index.stage(stage).isBlock()) {
             time.movedTo(stage, instant(at));
             position = new Position.Before(stage);
         } else {

@@ -122,6 +122,14 @@ public final class Ledger {
         return !beyondReceipt.contains(id);
     }
 
+    /** Returns whether {@code entry}, made now, would be the first step into the sitting. */
+    public boolean isBegunBy(Entry entry) {
+        return entry.act() instanceof Act.StageOpened
+                && sitting().isUntouched()
+                && !entry.at().isBefore(sitting().now())
+                && sitting().permits(entry.act(), entry.at()).isPermitted();
+    }
+
     /** Returns whether the receipt was given out and nobody has let the candidate in again since. */
     public boolean isReceiptGiven() {
         return belief.isReceiptGiven();

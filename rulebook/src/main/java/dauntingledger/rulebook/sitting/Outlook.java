@@ -24,17 +24,14 @@ final class Outlook {
                 : fold.log.hasEnded(stage);
     }
 
-    /** Returns when the open instructions or the open break can be left, or null where none are open. */
+    /** Returns from when on the open stage can be left, as far as its least time has a say in it, or null if none is open. */
     @Nullable
     Instant leavableFrom() {
-        if (!(fold.position instanceof Position.At open)) {
-            return null;
-        }
-        return switch (fold.index.stage(open.stage())) {
-            case Stage.Instructions read -> fold.log.openedAt(open.stage()).plus(read.least());
-            case Stage.Break rest -> fold.log.openedAt(open.stage()).plus(rest.least());
-            default -> null;
-        };
+        return fold.position instanceof Position.At open
+                ? fold.log
+                        .openedAt(open.stage())
+                        .plus(fold.index.stage(open.stage()).least())
+                : null;
     }
 
     /**

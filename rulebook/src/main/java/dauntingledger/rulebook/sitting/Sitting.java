@@ -13,6 +13,7 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Tool;
+import dauntingledger.rulebook.tools.Panel;
 import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Duration;
 import java.time.Instant;
@@ -175,6 +176,11 @@ public final class Sitting {
         return looking().stream()
                 .flatMap(item ->
                         openBlock().stream().flatMap(block -> equipment().exhibitsOf(item, block)));
+    }
+
+    /** Returns the panels that can be opened at the question in view. */
+    public Set<Panel> panelsOffered() {
+        return Panel.offered(toolsOffered(), exhibitsInView().findAny().isPresent());
     }
 
     private Equipment equipment() {
@@ -351,6 +357,16 @@ public final class Sitting {
                         .map(number -> fold.sheets.questions[number].item().id())
                         .toList()
                 : List.of();
+    }
+
+    public Progress progress() {
+        if (fold.position instanceof Position.Over over) {
+            return switch (over.ending()) {
+                case HANDED_IN -> Progress.HANDED_IN;
+                case DECLINED -> Progress.DECLINED;
+            };
+        }
+        return isUntouched() ? Progress.BEFORE : Progress.IN_PROGRESS;
     }
 
     public Presence presence() {

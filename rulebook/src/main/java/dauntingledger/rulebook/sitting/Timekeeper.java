@@ -67,16 +67,16 @@ final class Timekeeper {
             }
         }
         Stage kind = index.stage(opened);
-        stage = limit(kind).map(limit -> Countdown.start(at, limit)).orElse(null);
+        stage = kind.limit().map(limit -> Countdown.start(at, limit)).orElse(null);
         stageTitle = kind.title();
-        if (standsStill(kind)) {
+        if (kind.clocks() == Clocks.STAND_STILL) {
             stopBoxes(at);
         }
     }
 
     void stageEnded(int closed, Instant at) {
         stage = null;
-        if (standsStill(index.stage(closed))) {
+        if (index.stage(closed).clocks() == Clocks.STAND_STILL) {
             resumeBoxes(at);
         }
     }
@@ -119,7 +119,8 @@ final class Timekeeper {
 
     void resume(Position position, Instant at) {
         boolean boxesStand = rest != null && standsInRest
-                || position instanceof Position.At open && standsStill(index.stage(open.stage()));
+                || position instanceof Position.At open
+                        && index.stage(open.stage()).clocks() == Clocks.STAND_STILL;
         if (!boxesStand) {
             resumeBoxes(at);
         }
@@ -349,30 +350,5 @@ final class Timekeeper {
             }
         }
         return -1;
-    }
-
-    private static boolean standsStill(Stage stage) {
-        return switch (stage) {
-            case Stage.Break rest -> rest.clocks() == Clocks.STAND_STILL;
-            case Stage.Instructions read -> read.clocks() == Clocks.STAND_STILL;
-            default -> false;
-        };
-    }
-
-    private static Optional<Duration> limit(Stage stage) {
-        return switch (stage) {
-            case Stage.Notice notice -> notice.limit();
-            case Stage.Break rest -> Optional.of(rest.length());
-            case Stage.HandIn handIn -> Optional.of(handIn.within());
-            case Stage.Instructions instructions -> instructions.readingTime();
-            case Stage.Identity identity -> Optional.empty();
-            case Stage.Admission admission -> Optional.empty();
-            case Stage.StationCheck check -> Optional.empty();
-            case Stage.Portrait portrait -> Optional.empty();
-            case Stage.LanguageChoice choice -> Optional.empty();
-            case Stage.TryOut tryOut -> Optional.empty();
-            case Stage.Block block -> Optional.empty();
-            case Stage.Unopened unopened -> Optional.empty();
-        };
     }
 }

@@ -6,6 +6,7 @@ import dauntingledger.rulebook.calculator.Angle;
 import dauntingledger.rulebook.calculator.Calculator;
 import dauntingledger.rulebook.marks.Brush;
 import dauntingledger.rulebook.paper.ExhibitId;
+import dauntingledger.rulebook.paper.Tool;
 import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
 import java.util.ArrayList;
@@ -17,8 +18,36 @@ import java.util.TreeMap;
 /** Something that is done with a tool. Each is bounded, so that it fits into one line of a ledger. */
 public sealed interface ToolUse {
 
+    /** The tools that are a calculator. */
+    Set<Tool> CALCULATORS = Set.of(Tool.BASIC_CALCULATOR, Tool.SCIENTIFIC_CALCULATOR);
+
+    /** Returns the tools any of which must be offered for this; empty if it belongs to none of them. */
+    default Set<Tool> tools() {
+        return Set.of();
+    }
+
+    /** Returns whether there is something for it to do in {@code box}. */
+    default boolean changes(Toolbox box) {
+        return true;
+    }
+
+    /** Returns whether {@code box} has room for what it adds. */
+    default boolean fits(Toolbox box) {
+        return true;
+    }
+
     /** A use that adds a line to the tape of the calculator. */
-    sealed interface OnTape extends ToolUse {}
+    sealed interface OnTape extends ToolUse {
+        @Override
+        default Set<Tool> tools() {
+            return CALCULATORS;
+        }
+
+        @Override
+        default boolean fits(Toolbox box) {
+            return box.tape().size() < Toolbox.MOST_LINES;
+        }
+    }
 
     /** Works out a sum. What it comes to follows from the tape and is not kept. */
     record SumDone(String sum, Angle angle) implements OnTape {
@@ -45,7 +74,12 @@ public sealed interface ToolUse {
         CLEAR
     }
 
-    record TapeCleared() implements ToolUse {}
+    record TapeCleared() implements ToolUse {
+        @Override
+        public Set<Tool> tools() {
+            return CALCULATORS;
+        }
+    }
 
     /** Gives cells of the worksheet what they hold, all in one stroke. */
     record CellsWritten(Map<CellRef, CellEdit> cells) implements ToolUse {
@@ -84,6 +118,11 @@ public sealed interface ToolUse {
             }
             return strokes;
         }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.WORKSHEET);
+        }
     }
 
     /**
@@ -100,6 +139,11 @@ public sealed interface ToolUse {
                 throw new IllegalArgumentException("a column of the worksheet is " + LEAST + " to " + MOST
                         + " wide, but column " + column + " was given " + width);
             }
+        }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.WORKSHEET);
         }
     }
 
@@ -123,23 +167,63 @@ public sealed interface ToolUse {
                         + drawn.size() + " of " + coordinates + " and " + erased.size());
             }
         }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.SKETCH);
+        }
+
+        @Override
+        public boolean fits(Toolbox box) {
+            return box.after(this).shapes().size() <= Toolbox.MOST_SHAPES;
+        }
     }
 
     /** A tool that remembers its strokes. */
     enum Undoable {
-        WORKSHEET,
-        SKETCH
+        WORKSHEET(Tool.WORKSHEET),
+        SKETCH(Tool.SKETCH);
+
+        private final Tool tool;
+
+        Undoable(Tool tool) {
+            this.tool = tool;
+        }
+
+        public Tool tool() {
+            return tool;
+        }
     }
 
     record Undone(Undoable tool) implements ToolUse {
         public Undone {
             requireNonNull(tool, "tool");
         }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(tool.tool());
+        }
+
+        @Override
+        public boolean changes(Toolbox box) {
+            return box.canUndo(tool);
+        }
     }
 
     record Redone(Undoable tool) implements ToolUse {
         public Redone {
             requireNonNull(tool, "tool");
+        }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(tool.tool());
+        }
+
+        @Override
+        public boolean changes(Toolbox box) {
+            return box.canRedo(tool);
         }
     }
 
@@ -148,6 +232,16 @@ public sealed interface ToolUse {
             requireNonNull(anchor, "anchor");
             requireNonNull(brush, "brush");
         }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.MARKS);
+        }
+
+        @Override
+        public boolean fits(Toolbox box) {
+            return box.marks(anchor.text()).runs().size() < Toolbox.MOST_RUNS;
+        }
     }
 
     /** Writes a note, in place of the one with the same number. */
@@ -155,9 +249,29 @@ public sealed interface ToolUse {
         public NoteWritten {
             requireNonNull(note, "note");
         }
+
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.NOTES);
+        }
+
+        @Override
+        public boolean fits(Toolbox box) {
+            return box.note(note.number()).isPresent() || box.notes().size() < Toolbox.MOST_NOTES;
+        }
     }
 
-    record NoteRemoved(int number) implements ToolUse {}
+    record NoteRemoved(int number) implements ToolUse {
+        @Override
+        public Set<Tool> tools() {
+            return Set.of(Tool.NOTES);
+        }
+
+        @Override
+        public boolean changes(Toolbox box) {
+            return box.note(number).isPresent();
+        }
+    }
 
     record ExhibitTurned(ExhibitId exhibit, ExhibitView view) implements ToolUse {
         public ExhibitTurned {

@@ -158,15 +158,14 @@ class DoorTest {
         }
 
         @ParameterizedTest
-        @CsvSource({"NOT_ADMITTED, false", "BY_LEAVE, true"})
-        void tellsWhoIsLateWhetherLeaveWouldHelp(Late late, boolean byLeave) {
+        @CsvSource({"NOT_ADMITTED, shut", "BY_LEAVE, late"})
+        void tellsWhoIsLateWhetherLeaveWouldHelp(Late late, String waitsFor) {
             Desk desk = arriving(late, Way.SCHEDULE).does(AGREED).afterMinutes(25);
             desk.does(new Act.IdentityConfirmed(stage("identity")));
 
             assertThat(RoomCodec.toPlain(desk.sitting()).get("arrival"))
                     .asInstanceOf(InstanceOfAssertFactories.MAP)
-                    .containsEntry("late", true)
-                    .containsEntry("lateByLeave", byLeave);
+                    .containsEntry("waiting", List.of(waitsFor));
         }
 
         @Test
