@@ -7,7 +7,7 @@ import { put, span } from './words.js';
 
 /** Returns what a page around the blocks does besides its buttons, or undefined. */
 export function stagePage(kind, room) {
-  const pages = { identity, admission, 'station-check': station, portrait, instructions, break: rest };
+  const pages = { identity, admission, 'station-check': station, portrait, instructions, break: breakPage };
   return pages[kind]?.(room);
 }
 
@@ -118,7 +118,7 @@ function portrait({ sitting, desk, words, slip, draw }) {
 }
 
 /** A break that lasts at least some time cannot be ended before. */
-function rest({ words }) {
+function breakPage({ words }) {
   const end = document.querySelector('#end-break');
   return end ? { draw: (room) => drawLeavable(room, end, words) } : {};
 }

@@ -36,7 +36,7 @@ export class ClockFace {
       this.drawList(room);
     }
     this.drawBreak(room.clocks.find((clock) => clock.kind === 'own-break'));
-    const clock = room.biting;
+    const clock = room.tightestClock;
     const used = room.stages.find((stage) => stage.id === room.position.at)?.used;
     const counts = !clock && used !== undefined && document.body.dataset.page === 'block';
     this.face.hidden = !clock && !counts;
@@ -65,8 +65,8 @@ export class ClockFace {
     put(this.time, span(used));
     put(this.name, this.words.say('clock.used'));
     put(this.ends, this.words.say('clock.used.in-all'));
-    put(this.open, 'lookingSpent' in room ? this.words.say('clock.question') : '');
-    put(this.pace, 'lookingSpent' in room ? span(room.lookingSpent) : '');
+    put(this.open, 'inViewSpent' in room ? this.words.say('clock.question') : '');
+    put(this.pace, 'inViewSpent' in room ? span(room.inViewSpent) : '');
   }
 
   drawPace(room) {

@@ -5,7 +5,7 @@ import { Chart } from './chart.js';
 import { Options } from './options.js';
 import { Pictures } from './pictures.js';
 import { Playing } from './playing.js';
-import { Track } from './track.js';
+import { RuledLine } from './ruled-line.js';
 
 const TYPING_PAUSE = 400;
 
@@ -18,7 +18,7 @@ export class Answers {
     this.typing = new Map();
     this.options = new Options(this);
     this.boxes = new Boxes(this);
-    this.kinds = [this.options, this.boxes, new Cards(this), new Pictures(this), new Playing(this), new Track(this), new Chart(this)];
+    this.kinds = [this.options, this.boxes, new Cards(this), new Pictures(this), new Playing(this), new RuledLine(this), new Chart(this)];
   }
 
   bind(sheet, item) {

@@ -1,17 +1,17 @@
 // The page of an open block: turns presses into acts, brings questions into view, and draws what has changed.
 import { Answers } from '../answers/answers.js';
-import { ToolDoor } from '../tooldoor.js';
+import { ToolButtons } from '../tool-buttons.js';
 import { put } from '../words.js';
 import { byData } from './elements.js';
 import { Keys } from './keys.js';
 import { Layout } from './layout.js';
 import { itemsOf, Leaving } from './leaving.js';
-import { Ledger } from './ledger.js';
+import { Cells } from './cells.js';
 import { Panes } from './panes.js';
 import { Review } from './review.js';
 import { Sheets } from './sheets.js';
 import { Totals } from './totals.js';
-import { Turning } from './turning.js';
+import { TurnSteps } from './turn-steps.js';
 
 /** Keys that press what has the focus. */
 const PRESSING = ['Enter', ' '];
@@ -32,14 +32,14 @@ export class BlockPage {
     const { sections } = sitting.data.paper.route.find((stage) => stage.id === this.stage);
     this.toTheEnd = new Set(sections.filter(({ movement }) => movement.seeing).flatMap(itemsOf));
     const numberOf = (item) => this.order.indexOf(item) + 1;
-    this.layout = new Layout(this.questions, () => this.looking);
-    this.turning = new Turning({ follow: () => this.follow(), draw: () => this.drawTurned(), arrive: () => this.arrive() });
-    this.ledger = new Ledger(this.floor, words, (item) => this.open(item));
+    this.layout = new Layout(this.questions, () => this.inView);
+    this.turning = new TurnSteps({ follow: () => this.follow(), draw: () => this.drawTurned(), arrive: () => this.arrive() });
+    this.ledger = new Cells(this.floor, words, (item) => this.open(item));
     this.review = new Review(sitting, words, (item) => this.open(item), this.ledger.cells, (item) => this.sheets.textOf(item));
     this.totals = new Totals(words, this.stage);
     this.leaving = new Leaving(words, sections, this.states, numberOf);
     this.panes = new Panes(this.sheet, () => this.paneTurned());
-    this.tools = new ToolDoor(sitting, words, {
+    this.tools = new ToolButtons(sitting, words, {
       ...page,
       open: (item) => this.open(item),
       numberOf,
@@ -77,7 +77,7 @@ export class BlockPage {
     new MutationObserver(() => this.layOutAnew()).observe(document.documentElement, { attributes: true });
     const room = this.sitting.room();
     this.draw(room);
-    if (!room.looking && room.view === 'question') {
+    if (!room.inView && room.view === 'question') {
       this.openFirst(room);
     }
     this.turning.end();
@@ -89,13 +89,13 @@ export class BlockPage {
 
   /** Returns the box of the question in view that a number of a tool goes into. */
   numberBox() {
-    return this.looking && this.answers.boxes.numberBox(this.questions.get(this.looking));
+    return this.inView && this.answers.boxes.numberBox(this.questions.get(this.inView));
   }
 
   putNumber(text) {
     const box = this.numberBox();
     if (box) {
-      this.showQuestion(this.looking);
+      this.showQuestion(this.inView);
       box.value = text;
       box.dispatchEvent(new Event('input'));
       this.flush();
@@ -154,7 +154,7 @@ export class BlockPage {
     const words = sheet.querySelector('.no').dataset.firstWords;
     this.ledger.setWords(item, words);
     this.review.setWords(item, words);
-    if (item === this.looking) {
+    if (item === this.inView) {
       this.panes.show(sheet);
     }
     this.sheets.draw(this.states.get(item));
@@ -175,14 +175,14 @@ export class BlockPage {
   /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
   follow() {
     this.layout.paintBeside(this.way ?? this.order);
-    this.ledger.setCurrent(this.looking);
+    this.ledger.setCurrent(this.inView);
   }
 
   /** A press that was meant for the question in view never reaches the one that has just gone out of view. */
   keepIn(event) {
     const question = event.target.closest('.question');
     const acts = event.type !== 'keydown' || PRESSING.includes(event.key);
-    if (acts && question && question.dataset.item !== this.looking) {
+    if (acts && question && question.dataset.item !== this.inView) {
       event.preventDefault();
       event.stopPropagation();
       this.follow();
@@ -192,18 +192,18 @@ export class BlockPage {
   /** Draws the room, and says which question is in view. */
   drawTurned() {
     this.page.draw();
-    if (this.looking) {
-      this.whisperQuestion(this.looking);
+    if (this.inView) {
+      this.whisperQuestion(this.inView);
     }
   }
 
   /** Goes on reading at the question in view. */
   arrive() {
-    if (this.looking) {
+    if (this.inView) {
       if (this.focusMayMove()) {
-        this.panes.focus(this.questions.get(this.looking));
+        this.panes.focus(this.questions.get(this.inView));
       }
-      this.ledger.reveal(this.looking);
+      this.ledger.reveal(this.inView);
     }
   }
 
@@ -235,7 +235,7 @@ export class BlockPage {
   }
 
   do(what) {
-    const item = this.looking;
+    const item = this.inView;
     if (item && this.comesFirst(item, what)) {
       return undefined;
     }
@@ -353,7 +353,7 @@ export class BlockPage {
   fullLedger() {
     const full = this.ledger.isFull;
     this.ledger.show(full ? '' : 'full');
-    (full ? this.questions.get(this.looking) : this.ledger.cells.get(this.looking ?? this.order[0]))?.focus();
+    (full ? this.questions.get(this.inView) : this.ledger.cells.get(this.inView ?? this.order[0]))?.focus();
   }
 
   readAgain() {
@@ -368,12 +368,12 @@ export class BlockPage {
   }
 
   digit(number, strikes) {
-    if (this.looking && this.showQuestion(this.looking)) {
+    if (this.inView && this.showQuestion(this.inView)) {
       return;
     }
-    const option = this.looking && this.questions.get(this.looking).querySelectorAll('.o')[number - 1];
+    const option = this.inView && this.questions.get(this.inView).querySelectorAll('.o')[number - 1];
     if (option) {
-      this.answers.options[strikes ? 'strike' : 'choose'](this.looking, option);
+      this.answers.options[strikes ? 'strike' : 'choose'](this.inView, option);
     }
   }
 
@@ -388,7 +388,7 @@ export class BlockPage {
         this.states.set(question.id, question);
         this.ledger.draw(question);
         this.sheets.draw(question);
-        if (question.id === this.looking) {
+        if (question.id === this.inView) {
           this.drawMark(question);
         }
         this.review.note(question);
@@ -405,13 +405,13 @@ export class BlockPage {
   }
 
   drawView(room) {
-    const shown = `${room.view} ${room.looking} ${room.walk?.subset}`;
-    if (!room.looking && room.view === 'question' || this.shown === shown) {
+    const shown = `${room.view} ${room.inView} ${room.walk?.subset}`;
+    if (!room.inView && room.view === 'question' || this.shown === shown) {
       return;
     }
     this.shown = shown;
     this.view = room.view;
-    this.turnTo(room.looking);
+    this.turnTo(room.inView);
     document.querySelector('#main').hidden = room.view === 'review';
     this.drawWhole(room.view === 'whole');
     this.floor.dataset.view = room.view;
@@ -430,7 +430,7 @@ export class BlockPage {
       this.sheet.inert = on;
       this.sheet.classList.toggle('whole', on);
       this.questions.forEach((question, item) => {
-        question.hidden = !on && item !== this.looking;
+        question.hidden = !on && item !== this.inView;
       });
       if (on) {
         this.sheet.scrollTop = 0;
@@ -442,8 +442,8 @@ export class BlockPage {
 
   /** Brings a question into view, before anything else is drawn. */
   turnTo(item) {
-    const before = this.looking;
-    this.looking = item;
+    const before = this.inView;
+    this.inView = item;
     this.last = item ?? this.last;
     if (before !== item) {
       this.show(before, false);
@@ -467,20 +467,20 @@ export class BlockPage {
   }
 
   drawWay(room) {
-    if (!this.looking) {
+    if (!this.inView) {
       return;
     }
     this.way = room.walk?.items ?? this.order;
     this.drawNext();
-    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.looking) + 1, this.way.length) : '');
+    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.inView) + 1, this.way.length) : '');
   }
 
   /** Says what Next leads to. */
   drawNext() {
-    if (this.looking && this.way) {
-      const last = this.way.indexOf(this.looking) === this.way.length - 1;
+    if (this.inView && this.way) {
+      const last = this.way.indexOf(this.inView) === this.way.length - 1;
       const onward = !last ? 'next' : this.hasReview ? 'next.review' : 'next.end';
-      put(document.querySelector('#next-label'), this.words.say(Panes.asks(this.questions.get(this.looking)) ? onward : 'next.question'));
+      put(document.querySelector('#next-label'), this.words.say(Panes.asks(this.questions.get(this.inView)) ? onward : 'next.question'));
     }
   }
 
@@ -496,7 +496,7 @@ export class BlockPage {
   }
 
   lookForEnd() {
-    const question = this.looking && this.questions.get(this.looking);
+    const question = this.inView && this.questions.get(this.inView);
     if (question) {
       const asked = Panes.scroller(question);
       question.scrolled = asked.scrollTop > 0;
@@ -511,9 +511,9 @@ export class BlockPage {
 
   /** Tells the rulebook that the end of a question was in view, where it wants to know. */
   seeEnd(question, ends) {
-    if (ends && this.endWanted && !this.sheets.unknown.has(this.looking)) {
+    if (ends && this.endWanted && !this.sheets.unknown.has(this.inView)) {
       this.endWanted = false;
-      this.act('end-seen', { item: this.looking });
+      this.act('end-seen', { item: this.inView });
     }
   }
 }

@@ -4,11 +4,11 @@
 const PAUSE = 250;
 
 export class Layout {
-  /** @param questions elements by question; @param looking returns the question in view */
-  constructor(questions, looking) {
+  /** @param questions elements by question; @param inView returns the question in view */
+  constructor(questions, inView) {
     this.questions = questions;
     this.order = [...questions.keys()];
-    this.looking = looking;
+    this.inView = inView;
     this.painted = new Set();
     addEventListener('pointerdown', () => this.hold(), { capture: true });
     ['pointerup', 'pointercancel'].forEach((end) => addEventListener(end, () => this.release(), { capture: true }));
@@ -16,16 +16,16 @@ export class Layout {
 
   /** Has those before and after the question in view painted unseen, out of reach of pointer, keyboard and reader. */
   paintBeside(way) {
-    const looking = this.looking();
-    if (!looking) {
+    const inView = this.inView();
+    if (!inView) {
       return;
     }
-    const at = way.indexOf(looking);
-    const painted = new Set([way[at - 1], looking, way[at + 1]].filter((item) => this.questions.has(item)));
+    const at = way.indexOf(inView);
+    const painted = new Set([way[at - 1], inView, way[at + 1]].filter((item) => this.questions.has(item)));
     new Set([...this.painted, ...painted]).forEach((item) => {
       const question = this.questions.get(item);
       question.classList.toggle('painted', painted.has(item));
-      question.inert = painted.has(item) && item !== looking;
+      question.inert = painted.has(item) && item !== inView;
     });
     this.painted = painted;
   }
@@ -53,7 +53,7 @@ export class Layout {
   }
 
   nearestNotLaidOut() {
-    const here = Math.max(0, this.order.indexOf(this.looking()));
+    const here = Math.max(0, this.order.indexOf(this.inView()));
     for (let far = 0; far < this.order.length; far++) {
       for (const item of [this.order[here + far], this.order[here - far]]) {
         if (this.questions.get(item)?.hidden) {
@@ -66,9 +66,9 @@ export class Layout {
 
   /** When everything must be laid out anew, only the question in view is worth waiting for. */
   anew() {
-    const looking = this.looking();
+    const inView = this.inView();
     this.questions.forEach((question, item) => {
-      if (!question.hidden && item !== looking) {
+      if (!question.hidden && item !== inView) {
         question.hidden = true;
       }
     });

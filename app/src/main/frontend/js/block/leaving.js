@@ -17,7 +17,7 @@ export class Leaving {
     const open = room.totals[stage].withoutFullAnswer > 0;
     document.querySelector('#close-all').hidden = open;
     document.querySelector('#close-costs').hidden = !open;
-    put(document.querySelector('#close-left'), room.biting ? this.words.say('close.left', span(room.biting.left)) : '');
+    put(document.querySelector('#close-left'), room.tightestClock ? this.words.say('close.left', span(room.tightestClock.left)) : '');
     document.querySelector('#close [data-act]').disabled = !mayClose(room);
     document.querySelector('#close').showModal();
   }

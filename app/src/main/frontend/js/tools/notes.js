@@ -27,8 +27,8 @@ export class NotesTool {
   }
 
   turned(room) {
-    if (room.looking) {
-      this.item = room.looking;
+    if (room.inView) {
+      this.item = room.inView;
       this.fresh.textContent = this.words.say('notes.new', this.bench.page.numberOf(this.item));
     }
   }

@@ -97,7 +97,7 @@ export class Toolbench {
   }
 
   writeNote(room, anchor) {
-    this.openPanel('notes', room).write(room.looking, anchor);
+    this.openPanel('notes', room).write(room.inView, anchor);
   }
 
   find(room) {

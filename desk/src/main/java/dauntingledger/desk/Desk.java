@@ -12,17 +12,17 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
+import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
-import dauntingledger.rulebook.response.Drawn;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.SimpleText;
 import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Ledger;
@@ -232,7 +232,7 @@ public final class Desk {
     /** Returns the positions of the steps of a ruled line, as a response writes them. */
     @JSExport
     public String positions(String item, String response) {
-        Track track = (Track) interaction(item, response);
+        RuledLine track = (RuledLine) interaction(item, response);
         List<Object> positions = new ArrayList<>();
         for (int i = 0; i <= track.steps(); i++) {
             positions.add(track.position(i));
@@ -248,24 +248,26 @@ public final class Desk {
      */
     @JSExport
     public static String drawn(String pen, double fromX, double fromY, double toX, double toY, boolean square) {
-        Drawn.Place from = new Drawn.Place(fromX, fromY);
-        Drawn.Place to = square ? from.square(new Drawn.Place(toX, toY)) : new Drawn.Place(toX, toY);
-        return Drawn.between(pen, from, to).toString();
+        ChartElement.Place from = new ChartElement.Place(fromX, fromY);
+        ChartElement.Place to =
+                square ? from.square(new ChartElement.Place(toX, toY)) : new ChartElement.Place(toX, toY);
+        return ChartElement.between(pen, from, to).toString();
     }
 
     /** Returns what is laid off on a chart from a place, as bearing and distance are typed; nothing where they say nothing. */
     @JSExport
     public static String laidOff(String pen, double x, double y, String bearing, String distance) {
-        return Drawn.laidOff(pen, new Drawn.Place(x, y), bearing, distance)
-                .map(Drawn::toString)
+        return ChartElement.laidOff(pen, new ChartElement.Place(x, y), bearing, distance)
+                .map(ChartElement::toString)
                 .orElse("");
     }
 
     /** Returns the figures that are read off something drawn; none of what is nothing. */
     @JSExport
     public static String figures(String element) {
-        return CanonicalJson.write(
-                Drawn.read(element).<List<String>>map(Drawn::figures).orElse(List.of()));
+        return CanonicalJson.write(ChartElement.read(element)
+                .<List<String>>map(ChartElement::figures)
+                .orElse(List.of()));
     }
 
     private Value given(String item, Interaction interaction) {

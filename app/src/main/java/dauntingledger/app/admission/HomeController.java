@@ -154,7 +154,7 @@ class HomeController {
                 window.opens(),
                 window.opens().plus(paper.length()),
                 paper.title(),
-                words.say("calendar.seat", appointment.seat()),
+                words.say("calendar.seat", appointment.chair()),
                 words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/calendar;charset=utf-8"))
@@ -197,7 +197,7 @@ class HomeController {
                 window.isBounded()
                         ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
                         : "",
-                appointment.seat(),
+                appointment.chair(),
                 paper.sections().map(section -> section.title()).toList(),
                 (int) paper.items().count(),
                 words.span(paper.length()),

@@ -8,20 +8,7 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.response.Choice;
-import dauntingledger.rulebook.response.ChoiceId;
-import dauntingledger.rulebook.response.Construction;
-import dauntingledger.rulebook.response.ExtendedText;
-import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
-import dauntingledger.rulebook.response.OnPaper;
-import dauntingledger.rulebook.response.Order;
-import dauntingledger.rulebook.response.Pairing;
-import dauntingledger.rulebook.response.Play;
-import dauntingledger.rulebook.response.Points;
-import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
-import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -165,9 +152,12 @@ class DemoSittings {
             at = at.plusSeconds(12 + 17L * (steps++ % 4));
             for (Interaction interaction : item.interactions()) {
                 act(
-                        interaction instanceof Play
+                        !interaction.isAsked()
                                 ? new Act.Played(item.id(), interaction.response())
-                                : new Act.Answered(item.id(), interaction.response(), value(interaction)));
+                                : new Act.Answered(
+                                        item.id(),
+                                        interaction.response(),
+                                        interaction.blank().with(interaction.example())));
             }
             act(new Act.AnswerEntered(item.id()));
             at = at.plusSeconds(3);
@@ -185,36 +175,5 @@ class DemoSittings {
         void act(Act act) {
             ledgers.record(made, act, at);
         }
-    }
-
-    /** Returns something that can be entered, as a candidate in a hurry would. */
-    private static Value value(Interaction interaction) {
-        return interaction
-                .blank()
-                .with(
-                        switch (interaction) {
-                            case Choice choice ->
-                                choice.choices().subList(0, choice.minChoices()).stream()
-                                        .map(ChoiceId::value)
-                                        .toList();
-                            case TextEntry entry -> List.of("4");
-                            case ExtendedText text ->
-                                List.of("She waits for the flood and crosses the bar at half tide.");
-                            case Order order ->
-                                order.choices().stream().map(ChoiceId::value).toList();
-                            case Pairing pairing ->
-                                List.of(pairing.ones().getFirst().choice() + " "
-                                        + pairing.others().getLast().choice());
-                            case Points points -> List.of(points.width() / 2 + " " + points.height() / 2);
-                            case Grid grid ->
-                                grid.cells().stream()
-                                        .filter(cell -> !cell.isGiven())
-                                        .map(cell -> cell.id() + " 4")
-                                        .toList();
-                            case Track track -> List.of(track.symbols().getFirst() + " 0");
-                            case Construction construction -> List.of("point 10 10");
-                            case OnPaper paper -> List.of("true");
-                            case Play play -> List.of();
-                        });
     }
 }

@@ -51,7 +51,7 @@ class CallList {
                 place.appointment().sitting().value(),
                 candidate.name(),
                 candidate.number(),
-                place.appointment().seat(),
+                place.appointment().chair(),
                 help.calledAt(),
                 wall.time(help.calledAt()),
                 PlainNames.name(help.reason()),

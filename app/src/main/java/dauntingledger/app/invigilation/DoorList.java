@@ -116,7 +116,7 @@ class DoorList {
                     candidate.name(),
                     candidate.number(),
                     candidate.face(),
-                    appointment.seat(),
+                    appointment.chair(),
                     sitting.paper().title(),
                     since,
                     reason,

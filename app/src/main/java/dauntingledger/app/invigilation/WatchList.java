@@ -68,7 +68,7 @@ class WatchList {
                 place.appointment().sitting().value(),
                 candidate.name(),
                 candidate.number(),
-                place.appointment().seat(),
+                place.appointment().chair(),
                 since,
                 entries);
     }

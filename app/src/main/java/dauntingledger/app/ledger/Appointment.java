@@ -7,11 +7,11 @@ import dauntingledger.rulebook.paper.Paper;
  * Who sits which paper, and where.
  *
  * @param candidate the candidate's number
- * @param seat the name of the seat in the room
+ * @param chair where the candidate sits in the room, as people there call it
  * @param seed what the candidate's items and the order of options are drawn with; 0 for a sitting from before there was
  *     one
  */
-public record Appointment(SittingId sitting, String candidate, PaperRef paper, String seat, Terms terms, int seed) {
+public record Appointment(SittingId sitting, String candidate, PaperRef paper, String chair, Terms terms, int seed) {
 
     /** Returns {@code whole}, which is this paper in some language, as this candidate sits it. */
     public Paper personal(Paper whole) {

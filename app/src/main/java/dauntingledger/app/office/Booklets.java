@@ -65,7 +65,7 @@ class Booklets {
                         paper.title(),
                         candidate.name(),
                         candidate.number(),
-                        appointment.seat()),
+                        appointment.chair()),
                 answers));
     }
 

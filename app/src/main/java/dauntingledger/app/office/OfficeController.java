@@ -229,7 +229,7 @@ class OfficeController {
                 appointment.sitting().toString(),
                 candidates.find(appointment.candidate()).orElseThrow(),
                 paper.title(),
-                appointment.seat(),
+                appointment.chair(),
                 terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
                 opened.map(readable -> PlainNames.name(readable.sitting().progress()))
                         .orElse("unreadable"),

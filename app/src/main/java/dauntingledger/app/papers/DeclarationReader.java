@@ -2,13 +2,13 @@ package dauntingledger.app.papers;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.ChoiceId;
-import dauntingledger.rulebook.response.Drawn;
 import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.response.Value.BaseType;
 import dauntingledger.rulebook.response.Value.Cardinality;
@@ -16,9 +16,9 @@ import dauntingledger.rulebook.scoring.AreaMapping;
 import dauntingledger.rulebook.scoring.Mapping;
 import dauntingledger.rulebook.scoring.Measure;
 import dauntingledger.rulebook.scoring.OutcomeVariable;
+import dauntingledger.rulebook.scoring.PartScoring;
 import dauntingledger.rulebook.scoring.Region;
 import dauntingledger.rulebook.scoring.ResponseKey;
-import dauntingledger.rulebook.scoring.Yardstick;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -147,15 +147,16 @@ final class DeclarationReader {
                 .map(element -> judging(element, correct, interaction));
     }
 
-    private static Yardstick judging(XmlElement element, Value correct, Optional<Interaction> interaction) {
-        Yardstick.Credit credit = Attributes.word(element, "credit", Yardstick.Credit.values(), "whole");
+    private static PartScoring judging(XmlElement element, Value correct, Optional<Interaction> interaction) {
+        PartScoring.Credit credit = Attributes.word(element, "credit", PartScoring.Credit.values(), "whole");
         return switch (element.name()) {
-            case "dl:elements" -> new Yardstick.OfElements(correct, credit);
-            case "dl:cells" -> new Yardstick.OfCells(cells(element, of(interaction, Grid.class, "a dl:grid")), credit);
+            case "dl:elements" -> new PartScoring.OfElements(correct, credit);
+            case "dl:cells" ->
+                new PartScoring.OfCells(cells(element, of(interaction, Grid.class, "a dl:grid")), credit);
             case "dl:places" ->
-                new Yardstick.OfTrack(
+                new PartScoring.OfTrack(
                         places(element), number(element, "tolerance").orElse(Rational.ZERO), credit);
-            case "dl:drawn" -> new Yardstick.OfChart(drawn(element), credit);
+            case "dl:drawn" -> new PartScoring.OfChart(drawn(element), credit);
             default ->
                 throw new IllegalArgumentException(
                         "there is no '" + element.name() + "'; there are dl:elements, dl:cells, dl:places, dl:drawn");
@@ -169,8 +170,8 @@ final class DeclarationReader {
                 .orElseThrow(() -> new IllegalArgumentException("this judges " + name + ", and there is none"));
     }
 
-    private static List<Yardstick.OfCells.Cell> cells(XmlElement element, Grid grid) {
-        List<Yardstick.OfCells.Cell> cells = new ArrayList<>();
+    private static List<PartScoring.OfCells.Cell> cells(XmlElement element, Grid grid) {
+        List<PartScoring.OfCells.Cell> cells = new ArrayList<>();
         for (XmlElement cell : element.elements("dl:cell").toList()) {
             ChoiceId id = new ChoiceId(Attributes.required(cell, "id"));
             Reading reading = grid.cells().stream()
@@ -179,7 +180,7 @@ final class DeclarationReader {
                     .orElseThrow(() -> new IllegalArgumentException("the grid has no cell '" + id + "' to fill"))
                     .reading();
             String correct = Attributes.required(cell, "correct");
-            cells.add(new Yardstick.OfCells.Cell(
+            cells.add(new PartScoring.OfCells.Cell(
                     id,
                     reading,
                     reading.read(correct)
@@ -190,18 +191,18 @@ final class DeclarationReader {
         return requireSome(cells);
     }
 
-    private static List<Track.Placed> places(XmlElement element) {
+    private static List<RuledLine.Placed> places(XmlElement element) {
         return requireSome(element.elements("dl:place")
-                .map(place -> new Track.Placed(
+                .map(place -> new RuledLine.Placed(
                         new ChoiceId(Attributes.required(place, "symbol")), Attributes.rational(place, "at")))
                 .toList());
     }
 
-    private static List<Yardstick.OfChart.Required> drawn(XmlElement element) {
+    private static List<PartScoring.OfChart.Required> drawn(XmlElement element) {
         return requireSome(element.elements("dl:required")
-                .map(required -> new Yardstick.OfChart.Required(
+                .map(required -> new PartScoring.OfChart.Required(
                         Attributes.required(required, "name"),
-                        Drawn.read(Attributes.required(required, "drawn"))
+                        ChartElement.read(Attributes.required(required, "drawn"))
                                 .orElseThrow(() -> new IllegalArgumentException(
                                         "drawn must be like 'point 12 40', 'line 12 40 60 40' or 'arc 12 40 18'")),
                         decimal(required, "position"),

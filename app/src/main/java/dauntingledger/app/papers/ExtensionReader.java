@@ -15,7 +15,7 @@ import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.ResponseId;
-import dauntingledger.rulebook.response.Track;
+import dauntingledger.rulebook.response.RuledLine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -89,13 +89,13 @@ final class ExtensionReader {
         Rational length = rational(element, "length");
         Rational step = rational(element, "step");
         parts.add(new Part.Ruled(response, element.attribute("unit").orElse(""), symbols));
-        return new Track(
+        return new RuledLine(
                 response,
                 symbols.stream().map(Option::choice).toList(),
                 length,
                 step,
                 whole(element, "least", "1"),
-                whole(element, "most", String.valueOf(Track.MOST)));
+                whole(element, "most", String.valueOf(RuledLine.MOST)));
     }
 
     Interaction chart(XmlElement element, ResponseId response, List<Part> parts) {

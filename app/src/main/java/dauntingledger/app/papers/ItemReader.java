@@ -11,9 +11,9 @@ import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.OutcomeVariable;
+import dauntingledger.rulebook.scoring.PartScoring;
 import dauntingledger.rulebook.scoring.ResponseKey;
 import dauntingledger.rulebook.scoring.Rule;
-import dauntingledger.rulebook.scoring.Yardstick;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -213,11 +213,11 @@ final class ItemReader {
         if (key.judge() == ItemKey.Judge.PERSON) {
             return Item.Credit.JUDGED;
         }
-        long asked = interactions.stream().filter(one -> !(one instanceof Play)).count();
+        long asked = interactions.stream().filter(Interaction::isAsked).count();
         boolean inParts = key.responses().values().stream()
                 .flatMap(response -> response.measures().stream())
                 .anyMatch(measure ->
-                        !(measure instanceof Yardstick yardstick) || yardstick.credit() != Yardstick.Credit.WHOLE);
+                        !(measure instanceof PartScoring yardstick) || yardstick.credit() != PartScoring.Credit.WHOLE);
         boolean oneScore = root.element("qti-response-processing").stream()
                         .flatMap(XmlElement::descendants)
                         .filter(element -> element.name().equals("qti-set-outcome-value"))

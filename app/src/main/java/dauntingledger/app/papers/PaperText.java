@@ -7,11 +7,11 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
-import dauntingledger.rulebook.response.Order;
 import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.ResponseId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -120,13 +120,7 @@ public record PaperText(
 
         /** Returns options in the order that an interaction has them, lettered anew. */
         private static List<Option> ordered(List<Option> options, Item item, ResponseId response) {
-            List<ChoiceId> order = switch (item.interaction(response).orElseThrow()) {
-                case Choice choice -> choice.choices();
-                case Order sequence -> sequence.choices();
-                case Pairing pairing ->
-                    pairing.ones().stream().map(Pairing.Side::choice).toList();
-                default -> List.of();
-            };
+            List<ChoiceId> order = item.interaction(response).orElseThrow().options();
             List<Option> ordered = new ArrayList<>();
             for (ChoiceId choice : order) {
                 options.stream()
@@ -157,6 +151,11 @@ public record PaperText(
 
     /** A piece of a question, from top to bottom. */
     public sealed interface Part {
+
+        /** Returns the name of the template fragment that shows this kind of part, in {@code fragments/parts}. */
+        default String fragment() {
+            return getClass().getSimpleName().toLowerCase(Locale.ROOT);
+        }
 
         /**
          * Running text with figures. What takes a response in it is named by {@code data-response}: boxes are {@code

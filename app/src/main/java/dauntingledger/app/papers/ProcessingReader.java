@@ -169,7 +169,7 @@ final class ProcessingReader {
             }
             case "qti-map-response" -> measured(response(element), Measure.Kind.MAPPING);
             case "qti-map-response-point" -> measured(response(element), Measure.Kind.AREAS);
-            case "dl:share" -> measured(response(element), Measure.Kind.YARDSTICK);
+            case "dl:share" -> measured(response(element), Measure.Kind.PARTS);
             default -> operation(element);
         };
     }
@@ -235,7 +235,7 @@ final class ProcessingReader {
                     + switch (kind) {
                         case MAPPING -> "mapping";
                         case AREAS -> "area mapping";
-                        case YARDSTICK -> "yardstick (dl:elements, dl:cells, dl:places or dl:drawn)";
+                        case PARTS -> "yardstick (dl:elements, dl:cells, dl:places or dl:drawn)";
                     });
         }
         return new Expression.Measured(response, kind);

@@ -14,8 +14,8 @@ import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.LateAcceptance;
 import dauntingledger.rulebook.paper.Paper;
@@ -92,7 +92,7 @@ final class SideFileReader {
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
         Optional<Languages> languages = problems.attempt(root, () -> languages(folders));
-        Optional<Conduct> conduct = problems.attempt(root, () -> ConductReader.conduct(root))
+        Optional<ExamRules> conduct = problems.attempt(root, () -> ExamRulesReader.conduct(root))
                 .flatMap(rules -> problems.attempt(root, () -> rules.with(exhibits.equipment(root))));
         Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = problems.attempt(root, () -> isTrue(root, "shuffled-keypad"));
@@ -153,7 +153,7 @@ final class SideFileReader {
                         stageId(element),
                         required(element, "title"),
                         span(element, "within", null),
-                        ConductReader.finish(element));
+                        ExamRulesReader.finish(element));
             default ->
                 throw new IllegalArgumentException("there is no kind of stage '" + element.name()
                         + "'; allowed are notice, identity, admission, station-check, portrait, language-choice, try-out, instructions,"
@@ -255,7 +255,7 @@ final class SideFileReader {
         }
         List<Duration> warnings = root.elements("warnings")
                 .filter(element -> element.attribute("part").orElse("").equals(part))
-                .flatMap(element -> ConductReader.warnings(element).stream())
+                .flatMap(element -> ExamRulesReader.warnings(element).stream())
                 .toList();
         return new TimeBox(new BoxId(part), block.title(), limit, block.id(), block.id(), warnings);
     }
@@ -269,7 +269,7 @@ final class SideFileReader {
                 span(element, "limit", null),
                 first,
                 last,
-                ConductReader.warnings(element));
+                ExamRulesReader.warnings(element));
     }
 
     private static StageId stageId(XmlElement element) {

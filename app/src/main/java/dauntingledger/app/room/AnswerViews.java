@@ -16,7 +16,6 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.Interaction;
-import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.Score;
 import java.util.ArrayList;
@@ -82,7 +81,7 @@ class AnswerViews {
         List<String> worths = new ArrayList<>();
         for (Score.Reason reason : explained.explanation().reasons()) {
             Interaction interaction = item.interaction(reason.response()).orElseThrow();
-            if (interaction instanceof Play) {
+            if (!interaction.isAsked()) {
                 continue;
             }
             given.add(text(interaction, reason.given(), text));

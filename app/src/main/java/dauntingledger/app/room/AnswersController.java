@@ -41,7 +41,7 @@ class AnswersController {
     }
 
     @GetMapping("/sittings/{sitting}/answers")
-    String answers(@Door.Own Appointment appointment, Model model, HttpServletResponse response) {
+    String answers(@RoomAccess.Own Appointment appointment, Model model, HttpServletResponse response) {
         long sitting = appointment.sitting().value();
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();

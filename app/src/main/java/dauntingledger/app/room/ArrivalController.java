@@ -70,7 +70,7 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/code", consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
-    Answer code(@Door.Own Appointment appointment, @RequestBody Code typed) {
+    Answer code(@RoomAccess.Own Appointment appointment, @RequestBody Code typed) {
         Instant now = clock.instant();
         Stage stage = here(appointment, now, Stage.Admission.class);
         boolean right = !appointment.terms().code().isEmpty()
@@ -97,7 +97,7 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/portrait", consumes = MediaType.IMAGE_PNG_VALUE)
     @ResponseBody
-    Judged portrait(@Door.Own Appointment appointment, HttpServletRequest request) throws IOException {
+    Judged portrait(@RoomAccess.Own Appointment appointment, HttpServletRequest request) throws IOException {
         Instant now = clock.instant();
         Stage stage = here(appointment, now, Stage.Portrait.class);
         byte[] sent = request.getInputStream().readNBytes(PortraitStore.MOST_BYTES + 1);
@@ -116,7 +116,7 @@ class ArrivalController {
 
     /** The station check ahead of the day; its result is kept with the sitting. */
     @GetMapping("/sittings/{sitting}/station")
-    String station(@Door.Own Appointment appointment, Model model) {
+    String station(@RoomAccess.Own Appointment appointment, Model model) {
         long sitting = appointment.sitting().value();
         Sitting here = ledgers.open(appointment, clock.instant()).sitting();
         Paper paper = papers.text(appointment.paper()).paper();
@@ -138,7 +138,7 @@ class ArrivalController {
 
     @PostMapping(path = "/sittings/{sitting}/station", consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
-    Answer checked(@Door.Own Appointment appointment, @RequestBody Map<String, Object> figures) {
+    Answer checked(@RoomAccess.Own Appointment appointment, @RequestBody Map<String, Object> figures) {
         Act act = ActCodec.stationChecked(Map.of("figures", figures));
         Verdict verdict = ledgers.record(appointment, act, clock.instant()).verdict();
         return new Answer(PlainNames.name(verdict), verdict.isPermitted(), List.of());

@@ -13,19 +13,7 @@ import dauntingledger.rulebook.paper.ItemSet;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PlainNames;
-import dauntingledger.rulebook.response.Choice;
-import dauntingledger.rulebook.response.Construction;
-import dauntingledger.rulebook.response.ExtendedText;
-import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
-import dauntingledger.rulebook.response.OnPaper;
-import dauntingledger.rulebook.response.Order;
-import dauntingledger.rulebook.response.Pairing;
-import dauntingledger.rulebook.response.Play;
-import dauntingledger.rulebook.response.Points;
-import dauntingledger.rulebook.response.Reading;
-import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.util.List;
 import java.util.Map;
@@ -124,42 +112,12 @@ class BlockViews {
         if (item.asked() > 1) {
             return words.say("task.parts", item.asked());
         }
-        Interaction only = item.interactions().stream()
-                .filter(interaction -> !(interaction instanceof Play))
+        Interaction.Task task = item.interactions().stream()
+                .filter(Interaction::isAsked)
                 .findFirst()
-                .orElseThrow();
-        return switch (only) {
-            case Choice choice -> task(choice);
-            case TextEntry entry ->
-                words.say(entry.reading() instanceof Reading.AsNumber ? "task.number" : "task.words");
-            case ExtendedText text
-            when text.mostWords() > 0 -> words.say("task.text.range", text.leastWords(), text.mostWords());
-            case ExtendedText text -> words.say("task.text");
-            case Order order -> words.say("task.order");
-            case Pairing pairing -> words.say("task.pairing." + PlainNames.name(pairing.form()));
-            case Points points when points.maxChoices() == 1 -> words.say("task.point");
-            case Points points -> words.say("task.points", points.maxChoices());
-            case Grid grid -> words.say("task.grid");
-            case Track track -> words.say("task.track");
-            case Construction construction -> words.say("task.chart");
-            case OnPaper paper -> words.say("task.on-paper");
-            case Play play -> throw new IllegalStateException("a play asks for nothing");
-        };
-    }
-
-    private String task(Choice choice) {
-        if (choice.expected() > 0) {
-            return words.say("task.expected", choice.expected());
-        }
-        if (choice.isSingle()) {
-            return words.say("task.one");
-        }
-        if (choice.minChoices() == choice.maxChoices()) {
-            return words.say("task.exactly", choice.maxChoices());
-        }
-        return choice.maxChoices() < choice.choices().size()
-                ? words.say("task.up-to", choice.maxChoices())
-                : words.say("task.all-that-apply");
+                .orElseThrow()
+                .task();
+        return words.say("task." + task.name(), task.figures().toArray());
     }
 
     private String worth(Item item) {

@@ -29,11 +29,12 @@ class BreakPage implements StagePage<Stage.Break> {
 
     @Override
     public void show(Stage.Break stage, Here here, Model model) {
-        model.addAttribute("rest", stages.rest(stage));
+        model.addAttribute("breakView", stages.breakView(stage));
     }
 
     @Override
     public Optional<StageViews.Rule> rule(Stage.Break stage, Paper paper, Window window) {
-        return Optional.of(new StageViews.Rule(stage.title(), ruleWords.rest(stage), words.span(stage.length()), ""));
+        return Optional.of(
+                new StageViews.Rule(stage.title(), ruleWords.ofBreak(stage), words.span(stage.length()), ""));
     }
 }

@@ -52,15 +52,15 @@ class EntriesController {
     private static final String BODY = "the body must be a JSON object with 'seat' and 'entries'";
     private static final Pattern DIGEST = Pattern.compile("[0-9a-f]{32}");
 
-    private final Door door;
+    private final RoomAccess access;
     private final Ledgers ledgers;
     private final Seats seats;
     private final KnownSeats known;
     private final Clock clock;
     private final JsonMapper json;
 
-    EntriesController(Door door, Ledgers ledgers, Seats seats, KnownSeats known, Clock clock, JsonMapper json) {
-        this.door = door;
+    EntriesController(RoomAccess access, Ledgers ledgers, Seats seats, KnownSeats known, Clock clock, JsonMapper json) {
+        this.access = access;
         this.ledgers = ledgers;
         this.seats = seats;
         this.known = known;
@@ -90,12 +90,12 @@ class EntriesController {
     }
 
     @PostMapping("/sittings/{sitting}/seat")
-    Seat takeSeat(@Door.Own Appointment appointment, HttpServletRequest request, HttpServletResponse response) {
+    Seat takeSeat(@RoomAccess.Own Appointment appointment, HttpServletRequest request, HttpServletResponse response) {
         long sitting = appointment.sitting().value();
         String seat = UUID.randomUUID().toString();
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();
-        Optional<String> replaced = here.seat().filter(live -> door.isElsewhere(appointment, here, request));
+        Optional<String> replaced = here.seat().filter(live -> access.isElsewhere(appointment, here, request));
         ledgers.record(appointment, new Act.SeatTaken(seat, replaced), now);
         known.remember(appointment.candidate(), sitting, seat, request, response);
         seats.taken(appointment.sitting(), seat);
@@ -103,7 +103,7 @@ class EntriesController {
     }
 
     @GetMapping(path = "/sittings/{sitting}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@Door.Own Appointment appointment, @RequestParam String seat) {
+    SseEmitter events(@RoomAccess.Own Appointment appointment, @RequestParam String seat) {
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
         if (opened.sitting().seat().filter(seat::equals).isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "this sitting is open in another window");
@@ -125,7 +125,8 @@ class EntriesController {
      * taken its place is held, and answered with 409.
      */
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<Answer> enter(@Door.Own Appointment appointment, HttpServletRequest request) throws IOException {
+    ResponseEntity<Answer> enter(@RoomAccess.Own Appointment appointment, HttpServletRequest request)
+            throws IOException {
         Instant begun = clock.instant();
         return enter(appointment, body(request), begun);
     }
@@ -140,7 +141,7 @@ class EntriesController {
         Map<?, ?> body = body(request);
         String seat = body.get("seat") instanceof String text ? text : "";
         String token = body.get("token") instanceof String text ? text : "";
-        Appointment appointment = door.left(sitting)
+        Appointment appointment = access.left(sitting)
                 .filter(left -> known.isToken(token, left.candidate(), sitting, seat))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         return enter(appointment, body, begun);

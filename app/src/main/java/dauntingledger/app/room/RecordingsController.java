@@ -56,7 +56,7 @@ class RecordingsController {
 
     @PostMapping("/sittings/{sitting}/plays/{item}/{response}")
     @ResponseBody
-    Issued issue(@Door.New Door.Inside inside, @PathVariable String item, @PathVariable String response) {
+    Issued issue(@RoomAccess.New RoomAccess.Inside inside, @PathVariable String item, @PathVariable String response) {
         Act.Played played = played(item, response);
         Verdict verdict = inside.sitting().permits(played, inside.sitting().now());
         OptionalInt left = verdict.isPermitted()
@@ -80,7 +80,7 @@ class RecordingsController {
 
     /** Gives a part of a recording; with the last one the play counts, and the server writes it down. */
     @GetMapping("/sittings/{sitting}/plays/{ticket}/parts/{part}")
-    ResponseEntity<byte[]> part(Door.Inside inside, @PathVariable String ticket, @PathVariable int part) {
+    ResponseEntity<byte[]> part(RoomAccess.Inside inside, @PathVariable String ticket, @PathVariable int part) {
         Recordings.Ticket found = recordings
                 .find(ticket, inside.appointment().sitting())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
@@ -100,7 +100,7 @@ class RecordingsController {
     }
 
     /** Returns the entry that counts a play, as JSON. */
-    private String count(Door.Inside inside, Recordings.Play play) {
+    private String count(RoomAccess.Inside inside, Recordings.Play play) {
         Instant now = clock.instant();
         boolean stillDue = ledgers.open(inside.appointment(), now)
                 .sitting()
@@ -116,7 +116,7 @@ class RecordingsController {
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.CONFLICT, "this cannot be played any more"));
     }
 
-    private Medium medium(Door.Inside inside, Act.Played played) {
+    private Medium medium(RoomAccess.Inside inside, Act.Played played) {
         PaperText text = papers.text(inside.appointment().paper(), RoomController.language(inside.sitting()));
         PaperText.ItemText words = requireNonNull(text.items().get(played.item()));
         return words.parts().stream()

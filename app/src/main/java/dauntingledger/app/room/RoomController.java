@@ -55,7 +55,7 @@ class RoomController {
     /** Says that the service worker may keep a page for offline: one of the room itself. */
     private static final String KEEP = "Ledger-Keep";
 
-    private final Door door;
+    private final RoomAccess access;
     private final Candidates candidates;
     private final Appointments appointments;
     private final Ledgers ledgers;
@@ -68,7 +68,7 @@ class RoomController {
     private final Clock clock;
 
     RoomController(
-            Door door,
+            RoomAccess access,
             Candidates candidates,
             Appointments appointments,
             Ledgers ledgers,
@@ -79,7 +79,7 @@ class RoomController {
             StageViews stages,
             Words words,
             Clock clock) {
-        this.door = door;
+        this.access = access;
         this.candidates = candidates;
         this.appointments = appointments;
         this.ledgers = ledgers;
@@ -94,7 +94,7 @@ class RoomController {
 
     /** Enters a sitting that has not begun; one that has is simply shown. */
     @PostMapping("/sittings/{sitting}/enter")
-    String enter(@Door.Own Appointment appointment) {
+    String enter(@RoomAccess.Own Appointment appointment) {
         return begin(appointment);
     }
 
@@ -137,7 +137,10 @@ class RoomController {
 
     @GetMapping("/sittings/{sitting}")
     String room(
-            @Door.Own Appointment appointment, Model model, HttpServletRequest request, HttpServletResponse response) {
+            @RoomAccess.Own Appointment appointment,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         Instant now = clock.instant();
         long sitting = appointment.sitting().value();
         Ledgers.Opened opened = ledgers.open(appointment, now);
@@ -145,10 +148,10 @@ class RoomController {
             return "redirect:/";
         }
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
-        if (Door.hasWaiting(request)) {
+        if (RoomAccess.hasWaiting(request)) {
             return threshold("sending-first", appointment, model);
         }
-        if (door.isElsewhere(appointment, opened.sitting(), request)) {
+        if (access.isElsewhere(appointment, opened.sitting(), request)) {
             return threshold("elsewhere", appointment, model);
         }
         ledgers.given(appointment, now);
@@ -163,7 +166,7 @@ class RoomController {
         response.setHeader(KEEP, "true");
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
-        model.addAttribute("seat", appointment.seat());
+        model.addAttribute("seat", appointment.chair());
         model.addAttribute("exam", paper.title());
         model.addAttribute("purpose", text.about().purpose());
         model.addAttribute("textLanguage", text.language());
@@ -201,7 +204,7 @@ class RoomController {
 
     /** A question that comes after the one before it. For the sitting's own candidate who may look at it. */
     @GetMapping("/sittings/{sitting}/questions/{item}")
-    String question(@Door.New Door.Inside inside, @PathVariable String item, Model model) {
+    String question(@RoomAccess.New RoomAccess.Inside inside, @PathVariable String item, Model model) {
         Sitting here = inside.sitting();
         PaperText text = papers.text(inside.appointment().paper(), language(here));
         Stage.Block block = block(here, item);
@@ -217,7 +220,7 @@ class RoomController {
 
     /** A picture, sound or film of a question. For the sitting's own candidate who may look at the question. */
     @GetMapping("/sittings/{sitting}/media/{item}/{number}")
-    ResponseEntity<?> medium(Door.Inside inside, @PathVariable String item, @PathVariable int number) {
+    ResponseEntity<?> medium(RoomAccess.Inside inside, @PathVariable String item, @PathVariable int number) {
         Sitting here = inside.sitting();
         PaperText text = papers.text(inside.appointment().paper(), language(here));
         RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
@@ -247,7 +250,7 @@ class RoomController {
 
     /** A page of instructions or of a notice, read out. For the sitting's own candidate who has come that far. */
     @GetMapping("/sittings/{sitting}/sound/{stage}/{page}")
-    ResponseEntity<byte[]> sound(Door.Inside inside, @PathVariable String stage, @PathVariable int page) {
+    ResponseEntity<byte[]> sound(RoomAccess.Inside inside, @PathVariable String stage, @PathVariable int page) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
         PaperText text = papers.text(appointment.paper(), language(here));
@@ -271,7 +274,7 @@ class RoomController {
 
     /** An exhibit of the open block. For the sitting's own candidate while a block is open whose questions have it. */
     @GetMapping("/sittings/{sitting}/exhibits/{exhibit}")
-    ResponseEntity<?> exhibit(@Door.New Door.Inside inside, @PathVariable String exhibit) {
+    ResponseEntity<?> exhibit(@RoomAccess.New RoomAccess.Inside inside, @PathVariable String exhibit) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
         ExhibitId id = here.exhibits()
@@ -299,7 +302,7 @@ class RoomController {
 
     /** Downloads the ledger of a sitting that is over. */
     @GetMapping("/sittings/{sitting}/ledger.jsonl")
-    void ledger(@Door.Own Appointment appointment, HttpServletResponse response) throws IOException {
+    void ledger(@RoomAccess.Own Appointment appointment, HttpServletResponse response) throws IOException {
         long sitting = appointment.sitting().value();
         if (!(ledgers.open(appointment, clock.instant()).sitting().position() instanceof Position.Over)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND, "a ledger can be downloaded after the hand-in");

@@ -28,7 +28,7 @@ class RoomFormsController {
     }
 
     @PostMapping("/sittings/{sitting}/return")
-    String signInAgain(@Door.Own Appointment appointment, @RequestParam String pin, HttpServletRequest request) {
+    String signInAgain(@RoomAccess.Own Appointment appointment, @RequestParam String pin, HttpServletRequest request) {
         long sitting = appointment.sitting().value();
         String room = "redirect:/sittings/" + sitting;
         return switch (pins.check(appointment.candidate(), pin, request)) {
@@ -45,7 +45,7 @@ class RoomFormsController {
     /** A survey that was answered or is passed over changes nothing; the page it stood on is shown again. */
     @PostMapping("/sittings/{sitting}/survey")
     String survey(
-            @Door.Own Appointment appointment,
+            @RoomAccess.Own Appointment appointment,
             @RequestParam String about,
             @RequestParam(defaultValue = "0") int rating,
             @RequestParam(defaultValue = "") String comment) {

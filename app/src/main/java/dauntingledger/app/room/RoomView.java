@@ -9,7 +9,7 @@ final class RoomView {
     private RoomView() {}
 
     /** A leg of the route in the header. */
-    record Leg(String title, String state, boolean rest) {}
+    record Leg(String title, String state, boolean isBreak) {}
 
     /** The open block. */
     record Block(String id, String title, int questions, String marks, boolean review, List<Section> sections) {}

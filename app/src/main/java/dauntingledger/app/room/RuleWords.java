@@ -93,7 +93,7 @@ class RuleWords {
         return way.deliberate() ? words.say("rule.entering.deliberate") : "";
     }
 
-    String rest(Stage.Break rest) {
+    String ofBreak(Stage.Break rest) {
         List<String> rules = new ArrayList<>();
         rules.add(
                 rest.isOptional()
@@ -108,7 +108,7 @@ class RuleWords {
 
     /** Returns what is granted of breaks at one's own moment, or empty if there are none. */
     Optional<String> ownBreaks(Paper paper) {
-        return paper.conduct().ownBreaks().map(breaks -> {
+        return paper.rules().ownBreaks().map(breaks -> {
             List<String> rules = new ArrayList<>();
             rules.add(ownBreaks(breaks));
             rules.add(clocks(breaks.clocks()));

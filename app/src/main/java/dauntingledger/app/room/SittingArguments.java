@@ -23,10 +23,10 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Component
 class SittingArguments implements HandlerMethodArgumentResolver, WebMvcConfigurer {
 
-    private final Door door;
+    private final RoomAccess access;
 
-    SittingArguments(Door door) {
-        this.door = door;
+    SittingArguments(RoomAccess access) {
+        this.access = access;
     }
 
     @Override
@@ -36,9 +36,9 @@ class SittingArguments implements HandlerMethodArgumentResolver, WebMvcConfigure
 
     @Override
     public boolean supportsParameter(MethodParameter parameter) {
-        return parameter.getParameterType() == Door.Inside.class
+        return parameter.getParameterType() == RoomAccess.Inside.class
                 || parameter.getParameterType() == Appointment.class
-                        && parameter.hasParameterAnnotation(Door.Own.class);
+                        && parameter.hasParameterAnnotation(RoomAccess.Own.class);
     }
 
     @Override
@@ -51,11 +51,11 @@ class SittingArguments implements HandlerMethodArgumentResolver, WebMvcConfigure
         Principal principal = requireNonNull(web.getUserPrincipal(), "only who is signed in has sittings");
         long sitting = sitting(request);
         if (parameter.getParameterType() == Appointment.class) {
-            return door.open(sitting, principal);
+            return access.open(sitting, principal);
         }
-        return parameter.hasParameterAnnotation(Door.New.class)
-                ? door.given(sitting, principal, request)
-                : door.inside(sitting, principal, request);
+        return parameter.hasParameterAnnotation(RoomAccess.New.class)
+                ? access.given(sitting, principal, request)
+                : access.inside(sitting, principal, request);
     }
 
     private static long sitting(HttpServletRequest request) {

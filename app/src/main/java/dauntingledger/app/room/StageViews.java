@@ -56,7 +56,7 @@ class StageViews {
      *
      * @param least how long it lasts at least, in words, or empty if it may be skipped
      */
-    record Rest(String title, String length, String least, boolean clocksStand, boolean signInAgain) {}
+    record BreakView(String title, String length, String least, boolean clocksStand, boolean signInAgain) {}
 
     /** A leg of the route in the instructions: what it is, how long, what it earns. */
     record Rule(String title, String what, String limit, String marking) {}
@@ -119,8 +119,8 @@ class StageViews {
                 : new Threshold(stage.id().value(), stage.title(), 0, limit, List.of());
     }
 
-    Rest rest(Stage.Break rest) {
-        return new Rest(
+    BreakView breakView(Stage.Break rest) {
+        return new BreakView(
                 rest.title(),
                 words.span(rest.length()),
                 rest.isOptional() ? "" : words.span(rest.least()),
@@ -164,7 +164,7 @@ class StageViews {
      *
      * @param share its share of the time of the whole road, 1 to 100
      */
-    record Piece(String title, String limit, boolean rest, long share) {}
+    record Piece(String title, String limit, boolean isBreak, long share) {}
 
     /** Returns the sections and breaks of a paper with their times, as a road map draws them. */
     List<Piece> road(Paper paper) {

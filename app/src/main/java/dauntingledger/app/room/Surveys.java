@@ -18,7 +18,7 @@ class Surveys {
                 : sitting.position().index(end);
         return IntStream.iterate(here - 1, stage -> stage >= 0, stage -> stage - 1)
                 .filter(stage -> sitting.paper()
-                        .conduct()
+                        .rules()
                         .surveyAbout(sitting.paper().route().get(stage).id())
                         .isPresent())
                 .boxed()

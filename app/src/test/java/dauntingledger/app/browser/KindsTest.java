@@ -203,7 +203,7 @@ class KindsTest extends BrowserTest {
     private void symbolsSnapToTheLineMoveAndAreTakenBack() {
         turnTo("lock-light");
         question().locator(".ruled").click(at(150, 40));
-        assertThat(question().locator(".track-said")).hasText("Take a symbol first.");
+        assertThat(question().locator(".ruled-line-said")).hasText("Take a symbol first.");
         question().locator("[data-symbol=short]").click();
         question().locator(".ruled").click(at(24, 40));
         assertEntry("lock-light", "1⌖");

@@ -248,6 +248,7 @@ class RulesTest extends BrowserTest {
             cell("north").click();
             page.keyboard().press("m");
             cell("flags").click();
+            assertThat(question()).hasAttribute("data-item", "flags");
             advance(Duration.ofSeconds(30));
             page.keyboard().press("r");
             page.locator("#review-find").fill("ferry");

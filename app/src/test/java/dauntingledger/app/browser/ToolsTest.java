@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import dauntingledger.rulebook.marks.Look;
-import dauntingledger.rulebook.marks.MarkedText;
-import dauntingledger.rulebook.marks.Run;
+import dauntingledger.rulebook.highlight.HighlightedText;
+import dauntingledger.rulebook.highlight.Look;
+import dauntingledger.rulebook.highlight.Run;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Help;
 import dauntingledger.rulebook.tools.TextId;
@@ -32,7 +32,7 @@ class ToolsTest extends ToolsBrowserTest {
 
     /** Returns what is marked in the one text that has marks. */
     private List<Run> runs() {
-        Map<TextId, MarkedText> marks = sitting().tools().marks();
+        Map<TextId, HighlightedText> marks = sitting().tools().marks();
         assertThat(marks).hasSize(1);
         return marks.values().iterator().next().runs();
     }

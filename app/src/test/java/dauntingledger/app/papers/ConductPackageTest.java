@@ -41,10 +41,10 @@ class ConductPackageTest {
     void readsTheLicencePapersRules() {
         Paper paper = paper(licence);
 
-        assertThat(paper.conduct().clockMayHide()).isTrue();
-        assertThat(paper.conduct().ownBreaks())
+        assertThat(paper.rules().clockMayHide()).isTrue();
+        assertThat(paper.rules().ownBreaks())
                 .contains(new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, true));
-        assertThat(paper.conduct().surveys()).hasSize(2);
+        assertThat(paper.rules().surveys()).hasSize(2);
         assertThat(movement(paper, "rules")).isEqualTo(Movement.FREE);
         assertThat(movement(paper, "passage")).isEqualTo(new Movement(Direction.FORWARD_WITH_SKIPS, false, true));
         assertThat(paper.items()

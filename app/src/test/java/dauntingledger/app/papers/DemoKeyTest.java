@@ -9,7 +9,7 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.response.Drawn;
+import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -29,8 +29,8 @@ import org.junit.jupiter.api.Test;
 /** The licence examination of the demo: every kind is in it, and its key is what its questions come to. */
 class DemoKeyTest {
 
-    private static final Drawn.Place TERN_BEACON = new Drawn.Place(80, 60);
-    private static final Drawn.Place GULL_ROCK = new Drawn.Place(320, 80);
+    private static final ChartElement.Place TERN_BEACON = new ChartElement.Place(80, 60);
+    private static final ChartElement.Place GULL_ROCK = new ChartElement.Place(320, 80);
     private static final ResponseId RESPONSE = new ResponseId("RESPONSE");
 
     private final ReadPaper read = Packages.demo().read();
@@ -56,7 +56,7 @@ class DemoKeyTest {
             boolean compared = key.judge() == ItemKey.Judge.RULES
                     && key.responses().values().stream()
                             .flatMap(response -> response.measures().stream())
-                            .allMatch(measure -> measure.kind() == Measure.Kind.YARDSTICK);
+                            .allMatch(measure -> measure.kind() == Measure.Kind.PARTS);
             if (compared
                     && key.responses().values().stream()
                             .anyMatch(r -> !r.correct().elements().isEmpty())) {
@@ -74,8 +74,8 @@ class DemoKeyTest {
 
     @Test
     void laysOffCourseFixAndCircleAsItsChartHasThem() {
-        Drawn.Place end = TERN_BEACON.towards(120, 100);
-        Drawn.Place fix = fix();
+        ChartElement.Place end = TERN_BEACON.towards(120, 100);
+        ChartElement.Place fix = fix();
 
         assertThat(score("course-line", line(TERN_BEACON, end))).isEqualTo(Rational.ONE);
         assertThat(score("course-line", line(TERN_BEACON, TERN_BEACON.towards(122, 100))))
@@ -89,8 +89,8 @@ class DemoKeyTest {
 
     @Test
     void readsDistanceAndBearingAsTheyAreByTheFigures() {
-        Drawn.Place fairway = new Drawn.Place(60, 220);
-        Drawn.Place bend = new Drawn.Place(200, 180);
+        ChartElement.Place fairway = new ChartElement.Place(60, 220);
+        ChartElement.Place bend = new ChartElement.Place(200, 180);
 
         assertThat(number("distance-read")).isCloseTo(fairway.distance(bend), within(0.05));
         assertThat(number("bearing-read")).isCloseTo(fairway.bearing(bend), within(0.05));
@@ -183,7 +183,7 @@ class DemoKeyTest {
     }
 
     /** Where the two bearings meet: on 120 degrees from Tern Beacon and on 225 from Gull Rock. */
-    private static Drawn.Place fix() {
+    private static ChartElement.Place fix() {
         double sine = Math.sin(Math.toRadians(120));
         double cosine = Math.cos(Math.toRadians(120));
         double run = (GULL_ROCK.x() - TERN_BEACON.x() + GULL_ROCK.y() - TERN_BEACON.y()) / (sine - cosine);
@@ -208,11 +208,11 @@ class DemoKeyTest {
         return number.numerator().doubleValue() / number.denominator().doubleValue();
     }
 
-    private static String line(Drawn.Place from, Drawn.Place to) {
+    private static String line(ChartElement.Place from, ChartElement.Place to) {
         return "line " + figures(from) + " " + figures(to);
     }
 
-    private static String figures(Drawn.Place place) {
+    private static String figures(ChartElement.Place place) {
         return Math.round(place.x() * 100) / 100.0 + " " + Math.round(place.y() * 100) / 100.0;
     }
 }

@@ -30,7 +30,7 @@ class ExhibitPackageTest {
     @Test
     void readsTheLicencePapersToolsAndExhibits() {
         PaperText text = read(licence);
-        Equipment equipment = text.paper().conduct().equipment();
+        Equipment equipment = text.paper().rules().equipment();
 
         assertThat(equipment.offered(new SectionId("rules-section")))
                 .containsExactlyInAnyOrder(Tool.MARKS, Tool.NOTES, Tool.BASIC_CALCULATOR);
@@ -70,7 +70,7 @@ class ExhibitPackageTest {
     void readsThatScratchIsCleared() {
         licence.replacing(SIDE, "<paper ", "<paper scratch=\"cleared\" ");
 
-        assertThat(read(licence).paper().conduct().equipment().scratch()).isEqualTo(Equipment.Scratch.CLEARED);
+        assertThat(read(licence).paper().rules().equipment().scratch()).isEqualTo(Equipment.Scratch.CLEARED);
     }
 
     @ParameterizedTest

@@ -5,7 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
@@ -102,9 +102,9 @@ public record Accommodations(
                 route.add(new Stage.Break(id, extraBreak, extra, Duration.ZERO, Clocks.STAND_STILL, false));
             }
         }
-        Conduct conduct = paper.conduct();
+        ExamRules conduct = paper.rules();
         return paper.with(route, paper.boxes().stream().map(this::granted).toList())
-                .with(new Conduct(
+                .with(new ExamRules(
                         conduct.clockMayHide(),
                         conduct.ownBreaks().map(this::granted),
                         conduct.roomWarnings(),

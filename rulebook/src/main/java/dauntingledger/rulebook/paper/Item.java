@@ -3,10 +3,9 @@ package dauntingledger.rulebook.paper;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.response.Draw;
 import dauntingledger.rulebook.response.Interaction;
-import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.SeededDraw;
 import java.util.List;
 import java.util.Optional;
 
@@ -43,7 +42,7 @@ public record Item(
     public int asked() {
         int asked = 0;
         for (Interaction interaction : interactions) {
-            if (!(interaction instanceof Play)) {
+            if (interaction.isAsked()) {
                 asked++;
             }
         }
@@ -53,7 +52,7 @@ public record Item(
     /** Returns this item with its options as the draws of {@code seed} have them. */
     Item drawn(long seed) {
         List<Interaction> drawn = interactions.stream()
-                .map(interaction -> interaction.drawn(Draw.of(seed, id + " " + interaction.response())))
+                .map(interaction -> interaction.drawn(SeededDraw.of(seed, id + " " + interaction.response())))
                 .toList();
         return new Item(id, drawn, marks, penalty, credit, entering);
     }

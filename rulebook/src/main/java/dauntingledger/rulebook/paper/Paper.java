@@ -20,7 +20,7 @@ import java.util.stream.Stream;
  * @param lateAcceptance how far a claim about the time at which something was done is believed
  * @param scoreRelease when the candidate may see the score
  * @param languages the languages it can be read in
- * @param conduct the rules that belong to no single stage
+ * @param rules the rules that belong to no single stage
  */
 public record Paper(
         PaperId id,
@@ -31,7 +31,7 @@ public record Paper(
         LateAcceptance lateAcceptance,
         ScoreRelease scoreRelease,
         Languages languages,
-        Conduct conduct) {
+        ExamRules rules) {
 
     /**
      * @throws NullPointerException if a component is null
@@ -45,8 +45,8 @@ public record Paper(
         requireNonNull(lateAcceptance, "lateAcceptance");
         requireNonNull(scoreRelease, "scoreRelease");
         requireNonNull(languages, "languages");
-        requireNonNull(conduct, "conduct");
-        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance, languages, conduct);
+        requireNonNull(rules, "rules");
+        List<Finding> findings = PaperCheck.findings(version, route, boxes, lateAcceptance, languages, rules);
         if (!findings.isEmpty()) {
             throw new MalformedPaperException(findings);
         }
@@ -76,7 +76,7 @@ public record Paper(
                 lateAcceptance,
                 scoreRelease,
                 languages,
-                conduct.with(conduct.equipment().within(blocks)));
+                rules.with(rules.equipment().within(blocks)));
     }
 
     /** Returns the position of a stage on the route, from 0, or -1 if the paper has no such stage. */
@@ -125,7 +125,7 @@ public record Paper(
                 .filter(Stage.Block.class::isInstance)
                 .map(Stage.Block.class::cast)
                 .toList();
-        Conduct theirs = conduct.with(conduct.equipment().within(blocks));
+        ExamRules theirs = rules.with(rules.equipment().within(blocks));
         return new Paper(id, version, title, known, boxes, lateAcceptance, scoreRelease, languages, theirs);
     }
 
@@ -157,11 +157,11 @@ public record Paper(
 
     /** Returns this paper with another route and other boxes. */
     public Paper with(List<Stage> otherRoute, List<TimeBox> otherBoxes) {
-        return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages, conduct);
+        return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages, rules);
     }
 
     /** Returns this paper with other rules. */
-    public Paper with(Conduct otherConduct) {
+    public Paper with(ExamRules otherConduct) {
         return new Paper(id, version, title, route, boxes, lateAcceptance, scoreRelease, languages, otherConduct);
     }
 
@@ -182,6 +182,6 @@ public record Paper(
 
     /** Returns whether all questions of {@code block} can be read through on one page. */
     public boolean hasWholeView(Stage.Block block) {
-        return block.isFree() && conduct.ownBreaks().filter(OwnBreaks::seals).isEmpty();
+        return block.isFree() && rules.ownBreaks().filter(OwnBreaks::seals).isEmpty();
     }
 }

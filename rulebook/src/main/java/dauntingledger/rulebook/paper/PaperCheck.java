@@ -26,16 +26,16 @@ final class PaperCheck {
             List<TimeBox> boxes,
             LateAcceptance lateAcceptance,
             Languages languages,
-            Conduct conduct) {
+            ExamRules rules) {
         PaperCheck check = new PaperCheck(route);
         check.require(version >= 1, "paper", "version must be 1 or more, but was " + version);
         check.findings.add("paper", lateAcceptance.findings());
         check.languages(languages);
         check.route();
         check.boxes(boxes);
-        ConductCheck rules = new ConductCheck(check.findings, route);
-        rules.conduct(conduct);
-        rules.end(boxes);
+        ExamRulesCheck together = new ExamRulesCheck(check.findings, route);
+        together.rules(rules);
+        together.end(boxes);
         return check.findings.found();
     }
 

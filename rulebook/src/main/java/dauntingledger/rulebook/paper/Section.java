@@ -2,7 +2,7 @@ package dauntingledger.rulebook.paper;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.rulebook.response.Draw;
+import dauntingledger.rulebook.response.SeededDraw;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -18,7 +18,7 @@ public record Section(SectionId id, String title, Movement movement, List<ItemSe
 
     Section drawn(long seed) {
         List<ItemSet> drawn = sets.stream()
-                .map(set -> set.with(set.selection().draw(set.items(), Draw.of(seed, "set " + set.id())).stream()
+                .map(set -> set.with(set.selection().draw(set.items(), SeededDraw.of(seed, "set " + set.id())).stream()
                         .map(item -> item.drawn(seed))
                         .toList()))
                 .toList();

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.paper;
 
-import dauntingledger.rulebook.response.Draw;
+import dauntingledger.rulebook.response.SeededDraw;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -34,12 +34,12 @@ public record Selection(int number, Set<ItemId> required, boolean shuffled, Set<
     }
 
     /** Returns the items that are drawn; every candidate has as many. */
-    List<Item> draw(List<Item> items, Draw draw) {
+    List<Item> draw(List<Item> items, SeededDraw draw) {
         List<Item> asked = selected(items, draw);
         return shuffled ? draw.shuffled(asked, item -> fixed.contains(item.id())) : asked;
     }
 
-    private List<Item> selected(List<Item> items, Draw draw) {
+    private List<Item> selected(List<Item> items, SeededDraw draw) {
         if (number == 0) {
             return items;
         }

@@ -14,9 +14,9 @@ import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.Points;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.Shuffle;
 import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -126,14 +126,14 @@ final class InteractionCodec {
             Field.of("cells", MemberType.objects(CELL), Grid::cells),
             Field.of("sums", MemberType.objects(SUM), Grid::sums));
 
-    private static final Schema<Track> TRACK = Schema.of(
-            Track::new,
+    private static final Schema<RuledLine> RULED_LINE = Schema.of(
+            RuledLine::new,
             response(),
-            Field.of("symbols", Ids.CHOICES, Track::symbols),
-            Field.of("length", MemberType.RATIONAL, Track::length),
-            Field.of("step", MemberType.RATIONAL, Track::step),
-            Field.of("least", MemberType.COUNT, Track::least),
-            Field.of("most", MemberType.COUNT, Track::most));
+            Field.of("symbols", Ids.CHOICES, RuledLine::symbols),
+            Field.of("length", MemberType.RATIONAL, RuledLine::length),
+            Field.of("step", MemberType.RATIONAL, RuledLine::step),
+            Field.of("least", MemberType.COUNT, RuledLine::least),
+            Field.of("most", MemberType.COUNT, RuledLine::most));
 
     private static final Schema<Construction> CONSTRUCTION = Schema.of(
             Construction::new,
@@ -153,7 +153,7 @@ final class InteractionCodec {
             .kind("pairing", Pairing.class, PAIRING)
             .kind("points", Points.class, POINTS)
             .kind("grid", Grid.class, GRID)
-            .kind("track", Track.class, TRACK)
+            .kind("ruled-line", RuledLine.class, RULED_LINE)
             .kind("construction", Construction.class, CONSTRUCTION)
             .kind("play", Play.class, PLAY)
             .kind("on-paper", OnPaper.class, Schema.of(OnPaper::new, response()));

@@ -40,7 +40,7 @@ public final class PaperCodec {
             Field.of(LATE_ACCEPTANCE, Paper::lateAcceptance),
             Field.of("scoreRelease", MemberType.name(Paper.ScoreRelease.values()), Paper::scoreRelease),
             Field.of(LANGUAGES, Paper::languages),
-            Field.of("conduct", MemberType.object(ConductCodec.CONDUCT), Paper::conduct));
+            Field.of("rules", MemberType.object(ExamRulesCodec.CONDUCT), Paper::rules));
 
     private PaperCodec() {}
 

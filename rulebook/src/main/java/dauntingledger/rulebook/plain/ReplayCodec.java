@@ -6,7 +6,6 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.response.Interaction;
-import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Position;
@@ -31,7 +30,7 @@ public final class ReplayCodec {
         plain.put("stage", stage(sitting));
         plain.put("paused", sitting.isPaused());
         plain.put("view", PlainNames.name(sitting.view()));
-        sitting.looking().ifPresent(item -> plain.put("looking", item.value()));
+        sitting.inView().ifPresent(item -> plain.put("looking", item.value()));
         plain.put(
                 "clocks",
                 sitting.clocks().stream()
@@ -104,7 +103,7 @@ public final class ReplayCodec {
     /** A blank answer has the shape of any other, so it is permitted just when an answer is. */
     private static Act blank(Question question) {
         Interaction interaction = question.item().interactions().stream()
-                .filter(one -> !(one instanceof Play))
+                .filter(Interaction::isAsked)
                 .findFirst()
                 .orElseThrow();
         return new Act.Answered(question.item().id(), interaction.response(), interaction.blank());

@@ -35,11 +35,11 @@ public final class RoomCodec {
         plain.put("view", PlainNames.name(sitting.view()));
         plain.put("presence", PlainNames.name(sitting.presence()));
         plain.put("endWanted", sitting.isEndWanted());
-        sitting.looking().ifPresent(item -> {
-            plain.put("looking", item.value());
-            plain.put("lookingSpent", sitting.question(item).spentMillis());
+        sitting.inView().ifPresent(item -> {
+            plain.put("inView", item.value());
+            plain.put("inViewSpent", sitting.question(item).spentMillis());
         });
-        if (sitting.looking().isEmpty()) {
+        if (sitting.inView().isEmpty()) {
             sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
         }
         plain.put(
@@ -54,7 +54,7 @@ public final class RoomCodec {
         sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));
         plain.put("clocks", sitting.clocks().stream().map(RoomCodec::clock).toList());
-        sitting.biting().ifPresent(clock -> plain.put("biting", clock(clock)));
+        sitting.tightestClock().ifPresent(clock -> plain.put("tightestClock", clock(clock)));
         plain.put("mayHideClock", sitting.mayHideClock());
         sitting.closableFrom().ifPresent(from -> plain.put("closableFrom", from.toEpochMilli()));
         sitting.breaks().ifPresent(breaks -> plain.put("breaks", breaks(sitting, breaks)));

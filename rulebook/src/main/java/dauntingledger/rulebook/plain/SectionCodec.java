@@ -19,7 +19,7 @@ final class SectionCodec {
             Field.of("marks", MemberType.RATIONAL, Item::marks),
             Field.of("penalty", MemberType.RATIONAL, Item::penalty),
             Field.of("credit", MemberType.name(Item.Credit.values()), Item::credit),
-            Field.of("entering", MemberType.object(ConductCodec.ENTERING), Item::entering));
+            Field.of("entering", MemberType.object(ExamRulesCodec.ENTERING), Item::entering));
 
     private static final Schema<Selection> SELECTION = Schema.of(
             Selection::new,
@@ -41,7 +41,7 @@ final class SectionCodec {
             Section::new,
             Field.of("id", Ids.SECTION, Section::id),
             Field.of("title", MemberType.TEXT, Section::title),
-            Field.of("movement", MemberType.object(ConductCodec.MOVEMENT), Section::movement),
+            Field.of("movement", MemberType.object(ExamRulesCodec.MOVEMENT), Section::movement),
             Field.of("sets", MemberType.objects(SET), Section::sets));
 
     private SectionCodec() {}

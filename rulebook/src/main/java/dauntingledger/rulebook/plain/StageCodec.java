@@ -77,7 +77,7 @@ public final class StageCodec {
             id(),
             title(),
             Field.of("within", MemberType.MILLIS, Stage.HandIn::within),
-            Field.of("finish", MemberType.object(ConductCodec.FINISH), Stage.HandIn::finish));
+            Field.of("finish", MemberType.object(ExamRulesCodec.FINISH), Stage.HandIn::finish));
 
     static final Kinds<Stage> KINDS = new Kinds<Stage>("kind", "stage")
             .kind("identity", Stage.Identity.class, bare(Stage.Identity::new))

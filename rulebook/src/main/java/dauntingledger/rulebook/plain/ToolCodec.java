@@ -1,9 +1,7 @@
 package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.calculator.Angle;
-import dauntingledger.rulebook.marks.Brush;
-import dauntingledger.rulebook.sheet.CellFormat;
-import dauntingledger.rulebook.sheet.CellRef;
+import dauntingledger.rulebook.highlight.Brush;
 import dauntingledger.rulebook.sketch.Shape;
 import dauntingledger.rulebook.tools.Anchor;
 import dauntingledger.rulebook.tools.CellEdit;
@@ -13,6 +11,8 @@ import dauntingledger.rulebook.tools.Panel;
 import dauntingledger.rulebook.tools.PanelPlace;
 import dauntingledger.rulebook.tools.TextId;
 import dauntingledger.rulebook.tools.ToolUse;
+import dauntingledger.rulebook.worksheet.CellFormat;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;

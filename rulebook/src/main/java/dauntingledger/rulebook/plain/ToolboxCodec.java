@@ -2,17 +2,17 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.calculator.Digits;
 import dauntingledger.rulebook.calculator.Outcome;
-import dauntingledger.rulebook.marks.MarkedText;
-import dauntingledger.rulebook.marks.Run;
-import dauntingledger.rulebook.sheet.CellFormat;
-import dauntingledger.rulebook.sheet.CellRef;
-import dauntingledger.rulebook.sheet.CellValue;
-import dauntingledger.rulebook.sheet.Worksheet;
+import dauntingledger.rulebook.highlight.HighlightedText;
+import dauntingledger.rulebook.highlight.Run;
 import dauntingledger.rulebook.sketch.Shape;
 import dauntingledger.rulebook.tools.CellEdit;
 import dauntingledger.rulebook.tools.Tape;
 import dauntingledger.rulebook.tools.ToolUse;
 import dauntingledger.rulebook.tools.Toolbox;
+import dauntingledger.rulebook.worksheet.CellFormat;
+import dauntingledger.rulebook.worksheet.CellRef;
+import dauntingledger.rulebook.worksheet.CellValue;
+import dauntingledger.rulebook.worksheet.Worksheet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -84,7 +84,7 @@ public final class ToolboxCodec {
         return plain;
     }
 
-    private static List<Map<String, Object>> runs(MarkedText marked) {
+    private static List<Map<String, Object>> runs(HighlightedText marked) {
         return marked.runs().stream().map(ToolboxCodec::run).toList();
     }
 

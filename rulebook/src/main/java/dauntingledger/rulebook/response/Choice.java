@@ -102,7 +102,31 @@ public record Choice(
     }
 
     @Override
-    public Interaction drawn(Draw draw) {
+    public Interaction drawn(SeededDraw draw) {
         return with(order.apply(choices, draw));
+    }
+
+    @Override
+    public Task task() {
+        if (expected > 0) {
+            return Task.of("expected", expected);
+        }
+        if (isSingle()) {
+            return Task.of("one");
+        }
+        if (minChoices == maxChoices) {
+            return Task.of("exactly", maxChoices);
+        }
+        return maxChoices < choices.size() ? Task.of("up-to", maxChoices) : Task.of("all-that-apply");
+    }
+
+    @Override
+    public List<String> example() {
+        return choices.subList(0, minChoices).stream().map(ChoiceId::value).toList();
+    }
+
+    @Override
+    public List<ChoiceId> options() {
+        return choices;
     }
 }

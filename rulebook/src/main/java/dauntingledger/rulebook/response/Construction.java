@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Drawing on a chart: points, lines and arcs. An element of its response is one {@link Drawn} thing.
+ * Drawing on a chart: points, lines and arcs. An element of its response is one {@link ChartElement} thing.
  *
  * @param width of the chart, in its own unit of length
  * @param least how many things make a full answer; at least 1
@@ -29,7 +29,7 @@ public record Construction(ResponseId response, int width, int height, int least
     @Override
     public Optional<Misfit> misfit(List<String> elements) {
         for (String element : elements) {
-            Optional<Drawn> drawn = Drawn.read(element);
+            Optional<ChartElement> drawn = ChartElement.read(element);
             if (drawn.isEmpty()) {
                 return Optional.of(Misfit.WRONG_SHAPE);
             }
@@ -59,5 +59,15 @@ public record Construction(ResponseId response, int width, int height, int least
         }
         Choices.checkNumbers(findings, 1, least, MOST, MOST);
         return findings;
+    }
+
+    @Override
+    public Task task() {
+        return Task.of("chart");
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of("point 10 10");
     }
 }

@@ -78,4 +78,14 @@ public record ExtendedText(ResponseId response, Format format, int leastWords, i
         }
         return findings;
     }
+
+    @Override
+    public Task task() {
+        return mostWords > 0 ? Task.of("text.range", leastWords, mostWords) : Task.of("text");
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of("She waits for the flood and crosses the bar at half tide.");
+    }
 }

@@ -162,4 +162,17 @@ public record Grid(ResponseId response, List<Cell> cells, List<Sum> sums) implem
     private Optional<Cell> find(String id) {
         return cells.stream().filter(cell -> cell.id().value().equals(id)).findFirst();
     }
+
+    @Override
+    public Task task() {
+        return Task.of("grid");
+    }
+
+    @Override
+    public List<String> example() {
+        return cells.stream()
+                .filter(cell -> !cell.isGiven())
+                .map(cell -> cell.id() + " 4")
+                .toList();
+    }
 }

@@ -6,7 +6,7 @@ import java.util.Optional;
 
 /** One place in a question that takes a response, in the sense of QTI 3.0. */
 public sealed interface Interaction
-        permits Choice, TextEntry, ExtendedText, Order, Pairing, Points, Grid, Track, Construction, Play, OnPaper {
+        permits Choice, TextEntry, ExtendedText, Order, Pairing, Points, Grid, RuledLine, Construction, Play, OnPaper {
 
     ResponseId response();
 
@@ -22,6 +22,22 @@ public sealed interface Interaction
     /** Returns the candidate's own entry in short form, as the ledger shows it. */
     String label(Value value);
 
+    /** Returns what the candidate is asked to do. */
+    Task task();
+
+    /** Returns a response that can be entered, as a candidate in a hurry would give it. */
+    List<String> example();
+
+    /** Returns whether an answer is asked for; a sound or a film is only played. */
+    default boolean isAsked() {
+        return true;
+    }
+
+    /** Returns the options that stand in a list, in their order; empty where there are none. */
+    default List<ChoiceId> options() {
+        return List.of();
+    }
+
     /** Returns everything that keeps this from being asked, a sentence each; empty if nothing does. */
     List<String> findings();
 
@@ -36,7 +52,7 @@ public sealed interface Interaction
     }
 
     /** Returns this with its options in an order drawn with {@code draw}, where they may change places. */
-    default Interaction drawn(Draw draw) {
+    default Interaction drawn(SeededDraw draw) {
         return this;
     }
 
@@ -56,6 +72,22 @@ public sealed interface Interaction
     /** Returns whether only one of two elements can be there, so that {@code old} makes room. */
     default boolean makesRoom(String old, String element) {
         return blank().cardinality() == Value.Cardinality.SINGLE;
+    }
+
+    /**
+     * What the candidate is asked to do, to be said in words.
+     *
+     * @param name names the words
+     * @param figures the numbers in them
+     */
+    record Task(String name, List<Integer> figures) {
+        public Task {
+            figures = List.copyOf(figures);
+        }
+
+        static Task of(String name, Integer... figures) {
+            return new Task(name, List.of(figures));
+        }
     }
 
     /** Why a value cannot be entered. */

@@ -41,4 +41,14 @@ public record OnPaper(ResponseId response) implements Interaction {
     public List<String> findings() {
         return List.of();
     }
+
+    @Override
+    public Task task() {
+        return Task.of("on-paper");
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of("true");
+    }
 }

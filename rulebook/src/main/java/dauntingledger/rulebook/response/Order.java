@@ -58,7 +58,22 @@ public record Order(
     }
 
     @Override
-    public Interaction drawn(Draw draw) {
+    public Interaction drawn(SeededDraw draw) {
         return with(order.apply(choices, draw));
+    }
+
+    @Override
+    public Task task() {
+        return Task.of("order");
+    }
+
+    @Override
+    public List<String> example() {
+        return choices.stream().map(ChoiceId::value).toList();
+    }
+
+    @Override
+    public List<ChoiceId> options() {
+        return choices;
     }
 }

@@ -34,13 +34,19 @@ public record Pairing(
     /** What is paired with what. */
     public enum Form {
         /** Each of one list with some of another. */
-        MATCH,
+        MATCH("match"),
         /** Cards of one list with each other. */
-        ASSOCIATE,
+        ASSOCIATE("associate"),
         /** Cards with gaps in a running text. */
-        GAPS,
+        GAPS("gaps"),
         /** Cards with places on a picture. */
-        PICTURE_GAPS
+        PICTURE_GAPS("picture-gaps");
+
+        private final String name;
+
+        Form(String name) {
+            this.name = name;
+        }
     }
 
     /**
@@ -154,7 +160,7 @@ public record Pairing(
     }
 
     /** Returns the options that pairs lead from in an order drawn with {@code draw}. */
-    List<Side> drawnOnes(Draw draw) {
+    List<Side> drawnOnes(SeededDraw draw) {
         return order.apply(ones.stream().map(Side::choice).toList(), draw).stream()
                 .map(choice -> find(ones, choice.value()).orElseThrow())
                 .toList();
@@ -170,7 +176,22 @@ public record Pairing(
     }
 
     @Override
-    public Interaction drawn(Draw draw) {
+    public Interaction drawn(SeededDraw draw) {
         return with(drawnOnes(draw));
+    }
+
+    @Override
+    public Task task() {
+        return Task.of("pairing." + form.name);
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of(ones.getFirst().choice() + " " + others.getLast().choice());
+    }
+
+    @Override
+    public List<ChoiceId> options() {
+        return ones.stream().map(Side::choice).toList();
     }
 }

@@ -45,4 +45,19 @@ public record Play(ResponseId response, int most) implements Interaction {
                 ? List.of("a sound or film can be played 1 to " + MOST + " times, or 0 for any number, but not " + most)
                 : List.of();
     }
+
+    @Override
+    public Task task() {
+        return Task.of("play");
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of();
+    }
+
+    @Override
+    public boolean isAsked() {
+        return false;
+    }
 }

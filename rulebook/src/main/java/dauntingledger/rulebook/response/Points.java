@@ -65,4 +65,14 @@ public record Points(ResponseId response, int width, int height, int minChoices,
         }
         return findings;
     }
+
+    @Override
+    public Task task() {
+        return maxChoices == 1 ? Task.of("point") : Task.of("points", maxChoices);
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of(width / 2 + " " + height / 2);
+    }
 }

@@ -17,7 +17,7 @@ public record Shuffle(boolean on, Set<ChoiceId> fixed) {
     }
 
     /** Returns {@code options} in an order drawn with {@code draw}; the fixed ones keep their places. */
-    public List<ChoiceId> apply(List<ChoiceId> options, Draw draw) {
+    public List<ChoiceId> apply(List<ChoiceId> options, SeededDraw draw) {
         return on ? draw.shuffled(options, fixed::contains) : options;
     }
 

@@ -48,4 +48,14 @@ public record TextEntry(ResponseId response, int maxLength, Reading reading) imp
         }
         return findings;
     }
+
+    @Override
+    public Task task() {
+        return Task.of(reading instanceof Reading.AsNumber ? "number" : "words");
+    }
+
+    @Override
+    public List<String> example() {
+        return List.of("4");
+    }
 }

@@ -5,7 +5,7 @@ import dauntingledger.rulebook.response.Value;
 import java.util.List;
 
 /** What the parts of a response are worth. A response has at most one measure of each kind. */
-public sealed interface Measure permits Mapping, AreaMapping, Yardstick {
+public sealed interface Measure permits Mapping, AreaMapping, PartScoring {
 
     Kind kind();
 
@@ -22,6 +22,6 @@ public sealed interface Measure permits Mapping, AreaMapping, Yardstick {
         /** Regions of a picture have worths: {@code qti-map-response-point}. */
         AREAS,
         /** Parts are right or wrong: our {@code dl:share}, from 0 to 1. */
-        YARDSTICK
+        PARTS
     }
 }

@@ -118,7 +118,7 @@ final class ArrivalPermission {
         if (!left.isLeftByGoingOn()) {
             return Verdict.WRONG_STAGE;
         }
-        if (requireNonNull(new Outlook(fold).leavableFrom()).isAfter(now())) {
+        if (requireNonNull(new Availability(fold).leavableFrom()).isAfter(now())) {
             return Verdict.READ_ON;
         }
         return left instanceof Stage.StationCheck check && !fold.door.isStationReady(check)

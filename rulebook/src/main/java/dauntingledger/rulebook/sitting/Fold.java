@@ -41,7 +41,7 @@ final class Fold {
     }
 
     final PaperIndex index;
-    final Sheets sheets;
+    final QuestionStates states;
     final Timekeeper time;
     final Doorway door;
     final List<Refusal> refusals;
@@ -73,18 +73,18 @@ final class Fold {
 
     Fold(PaperIndex index) {
         this.index = index;
-        this.sheets = new Sheets(index);
+        this.states = new QuestionStates(index);
         this.time = new Timekeeper(index);
         this.door = new Doorway(index.window());
         this.refusals = new ArrayList<>();
         this.log = new StageLog(index.stages());
-        this.breaks = new BreakLog(index.paper().conduct().ownBreaks());
+        this.breaks = new BreakLog(index.paper().rules().ownBreaks());
         this.warnings = new ArrayList<>();
     }
 
     private Fold(Fold other) {
         this.index = other.index;
-        this.sheets = new Sheets(other.sheets);
+        this.states = new QuestionStates(other.states);
         this.time = new Timekeeper(other.time);
         this.door = new Doorway(other.door);
         this.refusals = new ArrayList<>(other.refusals);
@@ -144,7 +144,7 @@ final class Fold {
                 if (onItem instanceof Act.QuestionOpened) {
                     count();
                 }
-                sheets.apply(onItem);
+                states.apply(onItem);
             }
             case Act.StageOpened opened -> {
                 int stage = index.paper().indexOf(opened.stage());
@@ -191,9 +191,9 @@ final class Fold {
             case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
             case Act.ReviewOpened opened -> show(View.REVIEW);
             case Act.WholeViewOpened opened -> show(View.WHOLE);
-            case Act.WalkBegun begun -> sheets.beginWalk(begun, position.index(index.stages()));
-            case Act.BreakBegun begun -> beginRest();
-            case Act.BreakEnded ended -> endRest(now);
+            case Act.WalkBegun begun -> states.beginWalk(begun, position.index(index.stages()));
+            case Act.BreakBegun begun -> beginOwnBreak();
+            case Act.BreakEnded ended -> endOwnBreak(now);
             case Act.SignedInAgain signedIn -> breaks.signedIn();
             case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
             case Act.TermsFixed fixed -> {}
@@ -226,31 +226,31 @@ final class Fold {
         }
     }
 
-    private void beginRest() {
+    private void beginOwnBreak() {
         nextKnown = false;
         count();
         counting = false;
         int stage = position.index(index.stages());
         if (breaks.ruled().seals()) {
-            sheets.sealSeen(stage);
+            states.sealSeen(stage);
         }
         Duration longest = breaks.longest();
         breaks.begin(instant(now));
-        time.beginRest(longest, breaks.ruled().clocks() == Clocks.STAND_STILL, instant(now));
+        time.beginOwnBreak(longest, breaks.ruled().clocks() == Clocks.STAND_STILL, instant(now));
     }
 
-    private void endRest(long at) {
+    private void endOwnBreak(long at) {
         nextKnown = false;
         if (watcher != null) {
             watcher.rested(position.index(index.stages()), breaks.sinceMillis(), at);
         }
-        breaks.end(time.endRest(instant(at)));
+        breaks.end(time.endOwnBreak(instant(at)));
         countOn(at);
     }
 
     private void show(View view) {
         count();
-        sheets.show(view);
+        states.show(view);
     }
 
     /** Ends the open stage by an act and goes on to the next. */
@@ -316,8 +316,8 @@ final class Fold {
         Stage stage = index.stage(current);
         now = expiry.atMillis();
         nextKnown = false;
-        if (expiry.isRest()) {
-            endRest(now);
+        if (expiry.isOwnBreak()) {
+            endOwnBreak(now);
             return;
         }
         Stage.AtLimit atLimit = expiry.lastStage() == current ? stage.atLimit() : Stage.AtLimit.GOES_ON;
@@ -344,7 +344,7 @@ final class Fold {
         if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
             log.reopen(stage);
-            sheets.unsealStage(stage);
+            states.unsealStage(stage);
             countOn(now);
         } else {
             open(stage, now);
@@ -370,7 +370,7 @@ final class Fold {
         time.stageOpened(stage, instant(at));
         position = new Position.At(stage);
         log.open(stage, instant(at));
-        sheets.openStage(stage);
+        states.openStage(stage);
         countOn(at);
         if (index.stage(stage) instanceof Stage.Admission) {
             door.come(at);
@@ -389,15 +389,15 @@ final class Fold {
     private void end(int stage, long at, StageRecord.Ended how) {
         nextKnown = false;
         if (breaks.isOn()) {
-            endRest(at);
+            endOwnBreak(at);
         }
         count(at);
         counting = false;
         log.end(stage, instant(at), how);
         time.stageEnded(stage, instant(at));
-        sheets.closeStage(stage);
+        states.closeStage(stage);
         if (index.stage(stage) instanceof Stage.Block
-                && index.paper().conduct().equipment().scratch() == Equipment.Scratch.CLEARED) {
+                && index.paper().rules().equipment().scratch() == Equipment.Scratch.CLEARED) {
             tools = tools.withoutScratch();
         }
     }
@@ -419,9 +419,9 @@ final class Fold {
         }
         long span = instant - countedTo;
         log.use(open.stage(), span);
-        sheets.spend(span);
+        states.spend(span);
         if (watcher != null && span > 0) {
-            watcher.used(open.stage(), sheets.inView(), countedTo, instant);
+            watcher.used(open.stage(), states.inView(), countedTo, instant);
         }
         countedTo = instant;
     }

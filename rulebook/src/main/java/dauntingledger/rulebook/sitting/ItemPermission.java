@@ -22,7 +22,7 @@ final class ItemPermission {
 
     /** Judges an act on a question whose block is open. */
     Verdict judge(Act.OnItem act, int number) {
-        Question question = fold.sheets.questions[number];
+        Question question = fold.states.questions[number];
         if (act instanceof Act.QuestionOpened) {
             return opened(question, number);
         }
@@ -71,7 +71,7 @@ final class ItemPermission {
         if (place.movement().isUnbound()) {
             return Verdict.PERMITTED;
         }
-        int furthest = fold.sheets.furthest(number);
+        int furthest = fold.states.furthest(number);
         if (!place.movement().isFree() && number > Math.max(furthest, place.first() - 1) + 1) {
             return Verdict.IN_ORDER;
         }
@@ -101,7 +101,7 @@ final class ItemPermission {
      * of a question that its seal keeps from giving it.
      */
     private Verdict movingOn(int number) {
-        Question question = fold.sheets.questions[number];
+        Question question = fold.states.questions[number];
         Movement movement = fold.index.place(number).movement();
         if (movement.seeing()
                 && question.seen() == Seen.OPENED

@@ -12,13 +12,13 @@ final class Permission {
     private final Fold fold;
     private final ArrivalPermission arrival;
     private final ItemPermission items;
-    private final Outlook outlook;
+    private final Availability availability;
     private final ToolPermission tools;
 
     Permission(Fold fold) {
         this.fold = fold;
         this.items = new ItemPermission(fold);
-        this.outlook = new Outlook(fold);
+        this.availability = new Availability(fold);
         this.tools = new ToolPermission(fold);
         this.arrival = new ArrivalPermission(fold, this);
     }
@@ -127,7 +127,7 @@ final class Permission {
         if (!leaving.isPermitted()) {
             return leaving;
         }
-        return outlook.closableFrom() > fold.now ? Verdict.NOT_BEFORE_THE_END : Verdict.PERMITTED;
+        return availability.closableFrom() > fold.now ? Verdict.NOT_BEFORE_THE_END : Verdict.PERMITTED;
     }
 
     private Verdict reviewOpened() {
@@ -152,7 +152,7 @@ final class Permission {
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        if (fold.index.paper().conduct().surveyAbout(answered.about()).isEmpty() || !outlook.isSurveyOpen(stage)) {
+        if (fold.index.paper().rules().surveyAbout(answered.about()).isEmpty() || !availability.isSurveyOpen(stage)) {
             return Verdict.NO_SURVEY;
         }
         return fold.log.isSurveyed(stage) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
@@ -167,20 +167,20 @@ final class Permission {
             case Position.Before before when before.stage() != stage -> Verdict.NOT_ON_THE_ROUTE;
             case Position.Before before -> stage == 0 ? arrival.entered() : Verdict.PERMITTED;
             case Position.At open ->
-                open.stage() + 1 == stage && current() instanceof Stage.Break ? restLeft() : Verdict.NOT_ON_THE_ROUTE;
+                open.stage() + 1 == stage && current() instanceof Stage.Break ? breakLeft() : Verdict.NOT_ON_THE_ROUTE;
             case Position.Over over -> reentered(over, stage);
         };
     }
 
-    private Verdict restLeft() {
-        Instant from = outlook.leavableFrom();
+    private Verdict breakLeft() {
+        Instant from = availability.leavableFrom();
         return from != null && fold.now < from.toEpochMilli() ? Verdict.BREAK_GOES_ON : Verdict.PERMITTED;
     }
 
     /** A notice that was declined may be opened again where the paper keeps the appointment. */
     private Verdict reentered(Position.Over over, int stage) {
         boolean again = over.ending() == Position.Ending.DECLINED
-                && stage == outlook.reopenable()
+                && stage == availability.reopenable()
                 && fold.index.stage(stage) instanceof Stage.Notice notice
                 && notice.keepsAppointment();
         return again ? arrival.entered() : Verdict.SITTING_OVER;
@@ -194,7 +194,7 @@ final class Permission {
         if (!isOver()) {
             return Verdict.ALREADY_SO;
         }
-        if (stage != outlook.reopenable()) {
+        if (stage != availability.reopenable()) {
             return Verdict.NOT_ON_THE_ROUTE;
         }
         Instant now = Instant.ofEpochMilli(fold.now);
@@ -253,7 +253,7 @@ final class Permission {
             return Verdict.UNKNOWN_QUESTION;
         }
         return verdict.isPermitted()
-                        && fold.sheets
+                        && fold.states
                                 .qualifying(begun, fold.position.index(fold.index.stages()))
                                 .isEmpty()
                 ? Verdict.NOTHING_TO_WALK

@@ -173,7 +173,7 @@ public final class Sitting {
 
     /** Returns the exhibits of the question in view. */
     public Stream<Exhibit> exhibitsInView() {
-        return looking().stream()
+        return inView().stream()
                 .flatMap(item ->
                         openBlock().stream().flatMap(block -> equipment().exhibitsOf(item, block)));
     }
@@ -184,7 +184,7 @@ public final class Sitting {
     }
 
     private Equipment equipment() {
-        return paper().conduct().equipment();
+        return paper().rules().equipment();
     }
 
     /** Returns the open block while the candidate is at the desk; only then is anything of it to be seen. */
@@ -231,7 +231,7 @@ public final class Sitting {
 
     /** Returns the stage that the exam office can reopen: the last block, or the notice that was declined. */
     public Optional<StageId> reopenable() {
-        int stage = new Outlook(fold).reopenable();
+        int stage = new Availability(fold).reopenable();
         return stage < 0
                 ? Optional.empty()
                 : Optional.of(fold.index.stage(stage).id());
@@ -239,7 +239,7 @@ public final class Sitting {
 
     /** Returns when the open instructions or break can be left; empty where none are open. */
     public Optional<Instant> leavableFrom() {
-        return Optional.ofNullable(new Outlook(fold).leavableFrom());
+        return Optional.ofNullable(new Availability(fold).leavableFrom());
     }
 
     public Window window() {
@@ -257,7 +257,7 @@ public final class Sitting {
 
     /** Returns all questions of the paper in order. */
     public List<Question> questions() {
-        return List.of(fold.sheets.questions);
+        return List.of(fold.states.questions);
     }
 
     /** @throws IllegalArgumentException if the paper has no such question */
@@ -266,7 +266,7 @@ public final class Sitting {
         if (number < 0) {
             throw new IllegalArgumentException("the paper has no question " + item);
         }
-        return fold.sheets.questions[number];
+        return fold.states.questions[number];
     }
 
     /** Returns the questions of the stage at {@code index}; none if it is not a block. */
@@ -291,17 +291,17 @@ public final class Sitting {
     }
 
     /** Returns the question in view. */
-    public Optional<ItemId> looking() {
-        return fold.sheets.inView();
+    public Optional<ItemId> inView() {
+        return fold.states.inView();
     }
 
     /** Returns what is in view while a block is open. */
     public View view() {
-        return fold.sheets.view;
+        return fold.states.view;
     }
 
     public Optional<Walk> walk() {
-        return Optional.ofNullable(fold.sheets.walk);
+        return Optional.ofNullable(fold.states.walk);
     }
 
     /**
@@ -318,8 +318,8 @@ public final class Sitting {
     }
 
     private Optional<ItemId> neighbour(ItemId item, int step) {
-        if (fold.sheets.walk != null) {
-            Walk walk = fold.sheets.walk;
+        if (fold.states.walk != null) {
+            Walk walk = fold.states.walk;
             Optional<ItemId> next = walk.step(item, step);
             while (next.isPresent() && !question(next.get()).seal().canBeOpened()) {
                 next = walk.step(next.get(), step);
@@ -328,10 +328,10 @@ public final class Sitting {
         }
         int number = fold.index.indexOf(item);
         int other =
-                number >= 0 && fold.isOpen(fold.index.place(number).stage()) ? fold.sheets.neighbour(number, step) : -1;
+                number >= 0 && fold.isOpen(fold.index.place(number).stage()) ? fold.states.neighbour(number, step) : -1;
         return other < 0
                 ? Optional.empty()
-                : Optional.of(fold.sheets.questions[other].item().id());
+                : Optional.of(fold.states.questions[other].item().id());
     }
 
     /** Returns the question to begin with when a block has none in view: the first that can be looked at. */
@@ -353,8 +353,8 @@ public final class Sitting {
     public List<ItemId> sealedByBreak() {
         boolean seals = fold.breaks.rules().filter(OwnBreaks::seals).isPresent();
         return seals && fold.position instanceof Position.At open
-                ? fold.sheets.sealable(open.stage()).stream()
-                        .map(number -> fold.sheets.questions[number].item().id())
+                ? fold.states.sealable(open.stage()).stream()
+                        .map(number -> fold.states.questions[number].item().id())
                         .toList()
                 : List.of();
     }
@@ -378,10 +378,10 @@ public final class Sitting {
 
     /** Returns whether the end of the question in view must be seen and has not been. */
     public boolean isEndWanted() {
-        int looking = fold.sheets.looking;
-        return looking >= 0
-                && fold.index.place(looking).movement().seeing()
-                && fold.sheets.questions[looking].seen() == Question.Seen.OPENED;
+        int inView = fold.states.inView;
+        return inView >= 0
+                && fold.index.place(inView).movement().seeing()
+                && fold.states.questions[inView].seen() == Question.Seen.OPENED;
     }
 
     /** Returns whether the candidate must sign in again before anything else. */
@@ -394,7 +394,7 @@ public final class Sitting {
      * any time; empty if not at all, as far as is known now.
      */
     public Optional<Instant> closableFrom() {
-        long from = new Outlook(fold).closableFrom();
+        long from = new Availability(fold).closableFrom();
         return from == Timekeeper.NEVER ? Optional.empty() : Optional.of(Instant.ofEpochMilli(Math.max(0, from)));
     }
 
@@ -405,16 +405,17 @@ public final class Sitting {
 
     /** Returns whether the candidate may hide the clock now: where the paper allows it, until the last warning. */
     public boolean mayHideClock() {
-        return paper().conduct().clockMayHide()
-                && biting().filter(clock -> clock.warnings().isEmpty()
+        return paper().rules().clockMayHide()
+                && tightestClock()
+                        .filter(clock -> clock.warnings().isEmpty()
                                 || clock.left().compareTo(clock.warnings().getLast()) > 0)
                         .isPresent();
     }
 
     /** Returns the survey that can be answered about a stage and is not. */
     public Optional<Survey> openSurvey(int stage) {
-        return new Outlook(fold).isSurveyOpen(stage) && !fold.log.isSurveyed(stage)
-                ? paper().conduct().surveyAbout(fold.index.stage(stage).id())
+        return new Availability(fold).isSurveyOpen(stage) && !fold.log.isSurveyed(stage)
+                ? paper().rules().surveyAbout(fold.index.stage(stage).id())
                 : Optional.empty();
     }
 
@@ -454,7 +455,7 @@ public final class Sitting {
      * Returns the clock that bites first: the least time left among those that run, or among all if none runs. A break of
      * one's own takes nothing from the candidate when it ends, so its clock is not among them.
      */
-    public Optional<Clock> biting() {
+    public Optional<Clock> tightestClock() {
         Comparator<Clock> standing =
                 Comparator.comparing(clock -> clock.deadline().isEmpty());
         return clocks().stream()
@@ -473,7 +474,7 @@ public final class Sitting {
         int remaining = totalsIn(open.stage()).withoutFullAnswer();
         return remaining == 0
                 ? Optional.empty()
-                : biting().map(clock -> Duration.ofSeconds(clock.left().getSeconds() / remaining));
+                : tightestClock().map(clock -> Duration.ofSeconds(clock.left().getSeconds() / remaining));
     }
 
     /** Returns what became of every stage that was opened, in order. */
@@ -503,9 +504,9 @@ public final class Sitting {
     }
 
     private Stream<Question> select(Predicate<PaperIndex.Place> where) {
-        return IntStream.range(0, fold.sheets.questions.length)
+        return IntStream.range(0, fold.states.questions.length)
                 .filter(i -> where.test(fold.index.place(i)))
-                .mapToObj(i -> fold.sheets.questions[i]);
+                .mapToObj(i -> fold.states.questions[i]);
     }
 
     private Totals sum(Predicate<PaperIndex.Place> where) {

@@ -28,8 +28,8 @@ final class Timekeeper {
     private final boolean[] ended;
     private @Nullable Countdown stage;
     private String stageTitle = "";
-    private @Nullable Countdown rest;
-    private boolean standsInRest;
+    private @Nullable Countdown ownBreak;
+    private boolean standsInOwnBreak;
 
     Timekeeper(PaperIndex index) {
         this.index = index;
@@ -43,20 +43,20 @@ final class Timekeeper {
         this.ended = other.ended.clone();
         this.stage = other.stage;
         this.stageTitle = other.stageTitle;
-        this.rest = other.rest;
-        this.standsInRest = other.standsInRest;
+        this.ownBreak = other.ownBreak;
+        this.standsInOwnBreak = other.standsInOwnBreak;
     }
 
     /**
      * What runs out next.
      *
-     * @param lastStage the last stage that ends by it, or {@value #REST} where only a break of one's own ends
+     * @param lastStage the last stage that ends by it, or {@value #OWN_BREAK} where only a break of one's own ends
      */
     record Expiry(long atMillis, int lastStage) {
-        static final int REST = -1;
+        static final int OWN_BREAK = -1;
 
-        boolean isRest() {
-            return lastStage == REST;
+        boolean isOwnBreak() {
+            return lastStage == OWN_BREAK;
         }
     }
 
@@ -93,19 +93,19 @@ final class Timekeeper {
     }
 
     /** Begins a break of one's own. */
-    void beginRest(Duration longest, boolean boxesStand, Instant at) {
-        rest = Countdown.start(at, longest);
-        standsInRest = boxesStand;
+    void beginOwnBreak(Duration longest, boolean boxesStand, Instant at) {
+        ownBreak = Countdown.start(at, longest);
+        standsInOwnBreak = boxesStand;
         if (boxesStand) {
             stopBoxes(at);
         }
     }
 
     /** Ends the break of one's own and returns how long it was, without pauses. */
-    Duration endRest(Instant at) {
-        Duration length = requireNonNull(rest, "rest").used(at);
-        rest = null;
-        if (standsInRest) {
+    Duration endOwnBreak(Instant at) {
+        Duration length = requireNonNull(ownBreak, "ownBreak").used(at);
+        ownBreak = null;
+        if (standsInOwnBreak) {
             resumeBoxes(at);
         }
         return length;
@@ -113,19 +113,19 @@ final class Timekeeper {
 
     void pause(Instant at) {
         stopBoxes(at);
-        rest = rest == null ? null : rest.stop(at);
+        ownBreak = ownBreak == null ? null : ownBreak.stop(at);
         stage = stage == null ? null : stage.stop(at);
     }
 
     void resume(Position position, Instant at) {
-        boolean boxesStand = rest != null && standsInRest
+        boolean boxesStand = ownBreak != null && standsInOwnBreak
                 || position instanceof Position.At open
                         && index.stage(open.stage()).clocks() == Clocks.STAND_STILL;
         if (!boxesStand) {
             resumeBoxes(at);
         }
         stage = stage == null ? null : stage.resume(at);
-        rest = rest == null ? null : rest.resume(at);
+        ownBreak = ownBreak == null ? null : ownBreak.resume(at);
     }
 
     private void resumeBoxes(Instant at) {
@@ -196,8 +196,8 @@ final class Timekeeper {
         if (stage != null) {
             next = earlier(next, stage, currentStage);
         }
-        if (rest != null) {
-            next = earlier(next, rest, Expiry.REST);
+        if (ownBreak != null) {
+            next = earlier(next, ownBreak, Expiry.OWN_BREAK);
         }
         return index.window().ends().isEmpty()
                 ? next
@@ -255,7 +255,7 @@ final class Timekeeper {
     }
 
     private List<Duration> roomWarnings() {
-        return index.paper().conduct().roomWarnings();
+        return index.paper().rules().roomWarnings();
     }
 
     /**
@@ -270,8 +270,8 @@ final class Timekeeper {
     /** Returns every clock that has started and not ended: the open stage's own first, then the boxes. */
     List<Clock> clocks(Instant now) {
         List<Clock> clocks = new ArrayList<>();
-        if (rest != null) {
-            clocks.add(clock(Clock.Kind.OWN_BREAK, Optional.empty(), "", rest, List.of(), now));
+        if (ownBreak != null) {
+            clocks.add(clock(Clock.Kind.OWN_BREAK, Optional.empty(), "", ownBreak, List.of(), now));
         }
         if (stage != null) {
             clocks.add(clock(Clock.Kind.STAGE, Optional.empty(), stageTitle, stage, List.of(), now));

@@ -18,7 +18,7 @@ final class ToolPermission {
     }
 
     Set<Tool> offered() {
-        return fold.sheets
+        return fold.states
                 .inView()
                 .map(item -> fold.index.place(fold.index.indexOf(item)).section())
                 .map(equipment()::offered)
@@ -26,7 +26,7 @@ final class ToolPermission {
     }
 
     private Equipment equipment() {
-        return fold.index.paper().conduct().equipment();
+        return fold.index.paper().rules().equipment();
     }
 
     /** Judges a use while {@code block} is open. */

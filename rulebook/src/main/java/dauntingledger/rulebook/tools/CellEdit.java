@@ -2,7 +2,7 @@ package dauntingledger.rulebook.tools;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.rulebook.sheet.CellFormat;
+import dauntingledger.rulebook.worksheet.CellFormat;
 
 /**
  * What a cell of the worksheet is given.

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.tools;
 
-import dauntingledger.rulebook.sheet.CellRef;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.util.Map;
 import java.util.TreeMap;
 

@@ -4,11 +4,11 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.calculator.Angle;
 import dauntingledger.rulebook.calculator.Calculator;
-import dauntingledger.rulebook.marks.Brush;
+import dauntingledger.rulebook.highlight.Brush;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.Tool;
-import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

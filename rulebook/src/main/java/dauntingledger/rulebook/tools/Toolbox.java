@@ -1,9 +1,9 @@
 package dauntingledger.rulebook.tools;
 
-import dauntingledger.rulebook.marks.MarkedText;
+import dauntingledger.rulebook.highlight.HighlightedText;
 import dauntingledger.rulebook.paper.ExhibitId;
-import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -34,7 +34,7 @@ public final class Toolbox {
     private final SortedMap<Integer, Integer> widths;
     private final List<ToolUse.OnTape> tape;
     private final Board<Integer, Shape> shapes;
-    private final Map<TextId, MarkedText> marks;
+    private final Map<TextId, HighlightedText> marks;
     private final SortedMap<Integer, Note> notes;
     private final Map<ExhibitId, ExhibitView> exhibits;
     private final Map<Panel, PanelPlace> panels;
@@ -48,7 +48,7 @@ public final class Toolbox {
             SortedMap<Integer, Integer> widths,
             List<ToolUse.OnTape> tape,
             Board<Integer, Shape> shapes,
-            Map<TextId, MarkedText> marks,
+            Map<TextId, HighlightedText> marks,
             SortedMap<Integer, Note> notes,
             Map<ExhibitId, ExhibitView> exhibits,
             Map<Panel, PanelPlace> panels) {
@@ -80,7 +80,7 @@ public final class Toolbox {
         return List.copyOf(shapes.content().values());
     }
 
-    public Map<TextId, MarkedText> marks() {
+    public Map<TextId, HighlightedText> marks() {
         return Collections.unmodifiableMap(marks);
     }
 
@@ -112,8 +112,8 @@ public final class Toolbox {
     }
 
     /** Returns the marks on a text. */
-    public MarkedText marks(TextId text) {
-        return marks.getOrDefault(text, MarkedText.UNMARKED);
+    public HighlightedText marks(TextId text) {
+        return marks.getOrDefault(text, HighlightedText.UNMARKED);
     }
 
     public Optional<Note> note(int number) {
@@ -194,7 +194,7 @@ public final class Toolbox {
         return new Toolbox(cells, widths, tape, other, marks, notes, exhibits, panels);
     }
 
-    private Toolbox withMarks(Map<TextId, MarkedText> other) {
+    private Toolbox withMarks(Map<TextId, HighlightedText> other) {
         return new Toolbox(cells, widths, tape, shapes, other, notes, exhibits, panels);
     }
 
@@ -208,7 +208,7 @@ public final class Toolbox {
         return next;
     }
 
-    private MarkedText painted(ToolUse.TextMarked marked) {
+    private HighlightedText painted(ToolUse.TextMarked marked) {
         Anchor anchor = marked.anchor();
         return marks(anchor.text()).painted(anchor.startInclusive(), anchor.endExclusive(), marked.brush());
     }

@@ -7,8 +7,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Equipment;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
@@ -53,12 +53,12 @@ class AccommodationsTest {
     void lengthensBreaksOfOnesOwnAndTheirPoolAndStopsTheirClocks() {
         OwnBreaks rules =
                 new OwnBreaks(2, Optional.of(Duration.ofMinutes(10)), Duration.ofMinutes(5), Clocks.RUN_ON, true, true);
-        Paper paper =
-                SamplePapers.pilot().with(new Conduct(false, Optional.of(rules), List.of(), List.of(), Equipment.NONE));
+        Paper paper = SamplePapers.pilot()
+                .with(new ExamRules(false, Optional.of(rules), List.of(), List.of(), Equipment.NONE));
 
         assertThat(breaks(Duration.ofMinutes(3), Map.of(), true)
                         .applyTo(paper)
-                        .conduct()
+                        .rules()
                         .ownBreaks())
                 .contains(new OwnBreaks(
                         2, Optional.of(Duration.ofMinutes(16)), Duration.ofMinutes(8), Clocks.STAND_STILL, true, true));
@@ -111,7 +111,7 @@ class AccommodationsTest {
                 .afterMinutes(15);
 
         assertThat(desk.sitting().stage().orElseThrow().id()).isEqualTo(stage("two"));
-        assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(60));
+        assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(60));
     }
 
     @Test

@@ -36,7 +36,7 @@ class KindsTest {
                         Map.entry(Interaction.class, InteractionCodec.KINDS),
                         Map.entry(Act.class, ActCodec.KINDS),
                         Map.entry(ToolUse.class, ToolCodec.KINDS),
-                        Map.entry(Finish.class, ConductCodec.FINISH),
+                        Map.entry(Finish.class, ExamRulesCodec.FINISH),
                         Map.entry(Reading.class, InteractionCodec.READING))
                 .flatMap(one -> records(one.getKey()).map(kind -> Arguments.of(kind, one.getValue())));
     }

@@ -11,7 +11,7 @@ import static dauntingledger.rulebook.testing.SampleInteractions.ORDER;
 import static dauntingledger.rulebook.testing.SampleInteractions.PAPER;
 import static dauntingledger.rulebook.testing.SampleInteractions.POINTS;
 import static dauntingledger.rulebook.testing.SampleInteractions.REPORT;
-import static dauntingledger.rulebook.testing.SampleInteractions.TRACK;
+import static dauntingledger.rulebook.testing.SampleInteractions.RULED_LINE;
 import static dauntingledger.rulebook.testing.SampleInteractions.cell;
 import static dauntingledger.rulebook.testing.SampleInteractions.ids;
 import static dauntingledger.rulebook.testing.SamplePapers.R1;
@@ -51,7 +51,7 @@ class InteractionTest {
                 row("one cell of three", GRID, "PART", "1/3", "h1 4.5"),
                 row("a cell that is no number", GRID, "PART", "2/3", "h1 high", "h2 3", "name bar"),
                 row("all cells", GRID, "FULL", "3/3", "h1 4", "h2 3", "name bar"),
-                row("symbols at their steps", TRACK, "FULL", "2⌖", "flash 0", "long 12"),
+                row("symbols at their steps", RULED_LINE, "FULL", "2⌖", "flash 0", "long 12"),
                 row("things drawn", CHART, "PART", "1⌖", "line 0 0 100 80"),
                 row("done in the booklet", PAPER, "FULL", "¶", "true"));
     }
@@ -66,6 +66,8 @@ class InteractionTest {
         assertThat(interaction.label(value)).isEqualTo(label);
         assertThat(interaction.findings()).isEmpty();
         assertThat(interaction.misfit(interaction.blank())).isEmpty();
+        assertThat(interaction.misfit(interaction.blank().with(interaction.example())))
+                .isEmpty();
     }
 
     static Stream<Arguments> refused() {
@@ -86,9 +88,9 @@ class InteractionTest {
                 refusal("a given cell", GRID, "UNKNOWN_CHOICE", "given 5"),
                 refusal("a cell twice", GRID, "WRONG_SHAPE", "h1 5", "h1 6"),
                 refusal("too much in a cell", GRID, "TOO_LONG", "name fairway"),
-                refusal("a symbol between two steps", TRACK, "OFF_THE_PICTURE", "flash 0.25"),
-                refusal("a symbol beyond the end", TRACK, "OFF_THE_PICTURE", "flash 12.5"),
-                refusal("a symbol that is not there", TRACK, "UNKNOWN_CHOICE", "bell 1"),
+                refusal("a symbol between two steps", RULED_LINE, "OFF_THE_PICTURE", "flash 0.25"),
+                refusal("a symbol beyond the end", RULED_LINE, "OFF_THE_PICTURE", "flash 12.5"),
+                refusal("a symbol that is not there", RULED_LINE, "UNKNOWN_CHOICE", "bell 1"),
                 refusal("a line to nowhere", CHART, "WRONG_SHAPE", "line 5 5 5 5"),
                 refusal("a point beside the chart", CHART, "OFF_THE_PICTURE", "point 101 5"),
                 refusal("a number that is none", CHART, "WRONG_SHAPE", "point NaN 5"),
@@ -113,7 +115,7 @@ class InteractionTest {
                 press("a column for another row", MATCH, "b x", "a x,b x", "a x"),
                 press("a card that is in a pair", CARDS, "b c", "b c", "a b"),
                 press("another place", POINTS, "5 5", "0 0,5 5", "0 0"),
-                press("another symbol", TRACK, "long 1", "flash 1,long 1", "flash 1"));
+                press("another symbol", RULED_LINE, "long 1", "flash 1,long 1", "flash 1"));
     }
 
     @ParameterizedTest
@@ -125,10 +127,10 @@ class InteractionTest {
 
     @Test
     void namesTheStepsOfALineAsResponsesWriteThem() {
-        Track thirds = new Track(R1, ids(1), Rational.ONE, Rational.of(1, 3), 1, 3);
+        RuledLine thirds = new RuledLine(R1, ids(1), Rational.ONE, Rational.of(1, 3), 1, 3);
 
-        assertThat(TRACK.steps()).isEqualTo(24);
-        assertThat(TRACK.position(15)).isEqualTo("7.5");
+        assertThat(RULED_LINE.steps()).isEqualTo(24);
+        assertThat(RULED_LINE.position(15)).isEqualTo("7.5");
         assertThat(thirds.position(1)).isEqualTo("1/3");
         assertThat(thirds.misfit(List.of("c1 " + thirds.position(thirds.steps()))))
                 .isEmpty();
@@ -142,11 +144,12 @@ class InteractionTest {
         "arc 10 10 4.999, 5"
     })
     void writesWhatIsDrawnWithTheFiguresThatAreReadOff(String element, String figures) {
-        Drawn drawn = Drawn.read(element).orElseThrow();
+        ChartElement drawn = ChartElement.read(element).orElseThrow();
 
         assertThat(String.join(" ", drawn.figures())).isEqualTo(figures);
-        assertThat(Drawn.read(drawn.toString())).isPresent();
-        assertThat(new Drawn.Place(10, 10).square(new Drawn.Place(50, 20))).isEqualTo(new Drawn.Place(50, 10));
+        assertThat(ChartElement.read(drawn.toString())).isPresent();
+        assertThat(new ChartElement.Place(10, 10).square(new ChartElement.Place(50, 20)))
+                .isEqualTo(new ChartElement.Place(50, 10));
     }
 
     @Test
@@ -164,7 +167,7 @@ class InteractionTest {
                                 new TextEntry(R1, 401, Reading.AsNumber.PLAIN),
                                 new ExtendedText(R1, ExtendedText.Format.PLAIN, 9, 4, 100),
                                 new Points(R1, 0, 5, 1, 1),
-                                new Track(R1, ids(1), Rational.ONE, Rational.of(2), 1, 1),
+                                new RuledLine(R1, ids(1), Rational.ONE, Rational.of(2), 1, 1),
                                 new Grid(R1, List.of(cell("x", "given")), List.of()),
                                 new Construction(R1, 0, 10, 1),
                                 new Play(R1, 21))

@@ -70,12 +70,12 @@ final class SampleKeys {
     }
 
     /** An item whose one response is judged by {@code yardstick} alone. */
-    static ItemKey judged(Value blank, Yardstick yardstick) {
+    static ItemKey judged(Value blank, PartScoring yardstick) {
         ResponseKey response = new ResponseKey(Optional.empty(), blank, List.of(yardstick));
         return new ItemKey(
                 Map.of(R1, response),
                 SCORE,
-                List.of(new Rule.SetOutcome(ItemKey.SCORE, new Expression.Measured(R1, Measure.Kind.YARDSTICK))),
+                List.of(new Rule.SetOutcome(ItemKey.SCORE, new Expression.Measured(R1, Measure.Kind.PARTS))),
                 ItemKey.Judge.RULES);
     }
 }

@@ -215,7 +215,7 @@ class ArrivalTest {
         @Test
         void leavesEveryClockInForceForWhoDecidesAgain() {
             desk.does(new Act.NoticeDeclined(stage("consent"))).opens("consent");
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(5));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(5));
             assertThat(desk.sitting().stages().getFirst().ended()).isEqualTo(StageRecord.Ended.NOT_YET);
 
             desk.does(AGREED)
@@ -230,7 +230,7 @@ class ArrivalTest {
                     .leaves("try-out")
                     .opens("one");
 
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
             desk.afterMinutes(20);
             assertThat(desk.permits(Desk.choosing("q1", "a"))).isEqualTo(Verdict.TIME_RAN_OUT);
         }
@@ -265,7 +265,7 @@ class ArrivalTest {
             Desk desk = handedIn().does(byOffice);
 
             assertThat(desk.sitting().position()).isEqualTo(new Position.At(4));
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
             desk.chooses("q5", "b").closes("two");
             assertThat(desk.question("q5").label()).isEqualTo("B");
         }

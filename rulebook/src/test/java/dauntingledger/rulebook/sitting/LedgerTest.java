@@ -64,7 +64,7 @@ class LedgerTest {
         ledger.enter(carried);
 
         assertThat(desk.question("q1").label()).isEqualTo("A");
-        assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
+        assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
     }
 
     @Test

@@ -280,7 +280,7 @@ class SittingTest {
             assertThat(desk.question("q1").sealed()).isTrue();
             assertThat(desk.question("q1").label()).isEqualTo("A");
             assertThat(desk.sitting().position()).isEqualTo(new Position.At(3));
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(7));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(7));
         }
 
         @Test
@@ -311,7 +311,7 @@ class SittingTest {
 
         @Test
         void beginsByItselfWhenTheSectionIsClosed() {
-            Clock clock = desk.sitting().biting().orElseThrow();
+            Clock clock = desk.sitting().tightestClock().orElseThrow();
 
             assertThat(desk.sitting().position()).isEqualTo(new Position.At(3));
             assertThat(clock.title()).isEqualTo("Break");
@@ -323,7 +323,7 @@ class SittingTest {
         void mayBeEndedEarly() {
             desk.afterMinutes(4).opens("two");
 
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(30));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(30));
         }
 
         @Test
@@ -331,7 +331,7 @@ class SittingTest {
             desk.afterMinutes(13);
 
             assertThat(desk.sitting().position()).isEqualTo(new Position.At(4));
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(27));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(27));
         }
     }
 
@@ -345,14 +345,14 @@ class SittingTest {
         void aPauseStopsTheClockAndTheCandidate() {
             desk.does(new Act.Paused()).afterMinutes(60);
 
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
-            assertThat(desk.sitting().biting().orElseThrow().deadline()).isEmpty();
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
+            assertThat(desk.sitting().tightestClock().orElseThrow().deadline()).isEmpty();
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.PAUSED);
             assertThat(desk.permits(new Act.BlockClosed(new StageId("one")))).isEqualTo(Verdict.PAUSED);
             assertThat(desk.permits(new Act.Paused())).isEqualTo(Verdict.ALREADY_SO);
 
             desk.does(new Act.Resumed()).afterMinutes(1);
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(14));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(14));
             assertThat(desk.question("q1").spent()).isEqualTo(Duration.ofMinutes(6));
         }
 
@@ -364,7 +364,7 @@ class SittingTest {
                     .afterMinutes(30)
                     .does(new Act.Resumed());
 
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(6));
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(6));
         }
 
         @Test
@@ -372,7 +372,7 @@ class SittingTest {
             desk.does(grant).afterMinutes(16);
 
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.PERMITTED);
-            assertThat(desk.sitting().biting().orElseThrow().allowance()).isEqualTo(Duration.ofMinutes(22));
+            assertThat(desk.sitting().tightestClock().orElseThrow().allowance()).isEqualTo(Duration.ofMinutes(22));
         }
 
         @Test
@@ -401,10 +401,10 @@ class SittingTest {
 
         @Test
         void theClockThatBitesFirstIsTheOneShown() {
-            assertThat(desk.sitting().biting().orElseThrow().title()).isEqualTo("Box first");
+            assertThat(desk.sitting().tightestClock().orElseThrow().title()).isEqualTo("Box first");
             desk.afterMinutes(5).closes("one").opens("two");
-            assertThat(desk.sitting().biting().orElseThrow().title()).isEqualTo("Box all");
-            assertThat(desk.sitting().biting().orElseThrow().left()).isEqualTo(Duration.ofMinutes(25));
+            assertThat(desk.sitting().tightestClock().orElseThrow().title()).isEqualTo("Box all");
+            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(25));
         }
 
         @Test

@@ -17,9 +17,9 @@ import static org.junit.jupiter.api.Named.named;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Equipment;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Movement;
@@ -83,7 +83,7 @@ class TimelinesTest {
             Map.entry(
                     "room",
                     route(List.of(one(), handIn()), box20())
-                            .with(new Conduct(
+                            .with(new ExamRules(
                                     false,
                                     Optional.empty(),
                                     List.of(Duration.ofMinutes(2)),
@@ -172,7 +172,7 @@ class TimelinesTest {
 
     private static Paper own(OwnBreaks breaks) {
         return route(List.of(one(), two(), handIn()), box20(), box30())
-                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
+                .with(new ExamRules(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
     }
 
     private static Paper moving(Movement movement) {
@@ -185,7 +185,7 @@ class TimelinesTest {
         Item[] items = Stream.concat(Stream.of(first), Stream.of(rest)).toArray(Item[]::new);
         OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, true);
         return route(List.of(block("one", movement, items), handIn()), box20())
-                .with(new Conduct(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
+                .with(new ExamRules(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
     }
 
     private static Stage.Block enteringOne(boolean deliberate) {

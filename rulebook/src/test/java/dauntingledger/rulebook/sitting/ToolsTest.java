@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.calculator.Angle;
-import dauntingledger.rulebook.marks.Brush;
-import dauntingledger.rulebook.marks.Look;
+import dauntingledger.rulebook.highlight.Brush;
+import dauntingledger.rulebook.highlight.Look;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
@@ -19,9 +19,6 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Tool;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
-import dauntingledger.rulebook.sheet.Area;
-import dauntingledger.rulebook.sheet.CellFormat;
-import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sketch.Shape;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
@@ -33,6 +30,9 @@ import dauntingledger.rulebook.tools.Panel;
 import dauntingledger.rulebook.tools.PanelPlace;
 import dauntingledger.rulebook.tools.TextId;
 import dauntingledger.rulebook.tools.ToolUse;
+import dauntingledger.rulebook.worksheet.Area;
+import dauntingledger.rulebook.worksheet.CellFormat;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -67,7 +67,7 @@ class ToolsTest {
                 second.id(),
                 Set.of(Tool.BASIC_CALCULATOR));
         Sitting fresh =
-                Sitting.of(plain.with(plain.conduct().with(new Equipment(tools, List.of(tables, chart), scratch))));
+                Sitting.of(plain.with(plain.rules().with(new Equipment(tools, List.of(tables, chart), scratch))));
         sitting = fresh;
         plain.route().stream()
                 .takeWhile(stage -> !(stage instanceof Stage.Block))
@@ -116,7 +116,7 @@ class ToolsTest {
         does(new Act.BlockClosed(blocks.getFirst().id()));
         does(new Act.StageOpened(blocks.get(1).id()));
         does(new Act.QuestionOpened(question(second)));
-        assertThat(sitting.looking()).contains(question(second));
+        assertThat(sitting.inView()).contains(question(second));
     }
 
     @Nested
@@ -358,7 +358,7 @@ class ToolsTest {
                 List.of(tables, tables, exhibit("lost", new Exhibit.OfItem(new ItemId("nothing")))),
                 Equipment.Scratch.KEPT);
 
-        assertThatThrownBy(() -> plain.with(plain.conduct().with(wrong)))
+        assertThatThrownBy(() -> plain.with(plain.rules().with(wrong)))
                 .isInstanceOf(MalformedPaperException.class)
                 .hasMessageContaining("no such section")
                 .hasMessageContaining("basic or scientific, not both")
@@ -371,7 +371,7 @@ class ToolsTest {
         Paper known = sitting.paper()
                 .knownUpTo(sitting.paper().indexOf(blocks.getFirst().id()));
 
-        assertThat(known.conduct().equipment().exhibits()).containsExactly(tables);
-        assertThat(known.conduct().equipment().tools()).containsOnlyKeys(first.id());
+        assertThat(known.rules().equipment().exhibits()).containsExactly(tables);
+        assertThat(known.rules().equipment().tools()).containsOnlyKeys(first.id());
     }
 }

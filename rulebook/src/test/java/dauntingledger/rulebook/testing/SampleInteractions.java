@@ -15,9 +15,9 @@ import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.Points;
 import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.Shuffle;
 import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Track;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -48,7 +48,7 @@ public final class SampleInteractions {
                     new Grid.Cell(new ChoiceId("name"), WORDS, 6, "")),
             List.of(new Grid.Sum(
                     new ChoiceId("sum"), List.of(new ChoiceId("given"), new ChoiceId("h1"), new ChoiceId("h2")))));
-    public static final Track TRACK = new Track(
+    public static final RuledLine RULED_LINE = new RuledLine(
             R1, List.of(new ChoiceId("flash"), new ChoiceId("long")), Rational.of(12), Rational.of(1, 2), 2, 3);
     public static final Construction CHART = new Construction(R1, 100, 80, 2);
     public static final OnPaper PAPER = new OnPaper(R1);
@@ -60,7 +60,19 @@ public final class SampleInteractions {
 
     public static Stream<Interaction> all() {
         return Stream.of(
-                LONG_LIST, EXPECTING, LENGTH, REPORT, ORDER, MATCH, CARDS, POINTS, GRID, TRACK, CHART, PAPER, SOUND);
+                LONG_LIST,
+                EXPECTING,
+                LENGTH,
+                REPORT,
+                ORDER,
+                MATCH,
+                CARDS,
+                POINTS,
+                GRID,
+                RULED_LINE,
+                CHART,
+                PAPER,
+                SOUND);
     }
 
     public static Grid.Cell cell(String id, String given) {

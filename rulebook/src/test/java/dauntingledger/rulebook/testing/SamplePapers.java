@@ -3,9 +3,9 @@ package dauntingledger.rulebook.testing;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Entering;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
@@ -102,7 +102,7 @@ public final class SamplePapers {
                 LateAcceptance.USUAL,
                 Paper.ScoreRelease.LATER,
                 new Languages(List.of("en", "de"), true),
-                Conduct.PLAIN);
+                ExamRules.PLAIN);
     }
 
     public static Stage.Admission door(Stage.Admission.Late late, Stage.Admission.Way... ways) {
@@ -119,7 +119,7 @@ public final class SamplePapers {
                 LateAcceptance.USUAL,
                 Paper.ScoreRelease.AT_ONCE,
                 new Languages(List.of("en"), false),
-                Conduct.PLAIN);
+                ExamRules.PLAIN);
     }
 
     /** A notice with the text of {@link #DIGEST} that is accepted by one press. */

@@ -1,14 +1,14 @@
 package dauntingledger.rulebook.testing;
 
 import dauntingledger.rulebook.calculator.Angle;
-import dauntingledger.rulebook.marks.Brush;
+import dauntingledger.rulebook.highlight.Brush;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
-import dauntingledger.rulebook.paper.Conduct;
 import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Equipment.Scratch;
+import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.Finish;
@@ -30,8 +30,6 @@ import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.response.Value;
-import dauntingledger.rulebook.sheet.CellFormat;
-import dauntingledger.rulebook.sheet.CellRef;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
@@ -47,6 +45,8 @@ import dauntingledger.rulebook.tools.ExhibitView;
 import dauntingledger.rulebook.tools.Note;
 import dauntingledger.rulebook.tools.TextId;
 import dauntingledger.rulebook.tools.ToolUse;
+import dauntingledger.rulebook.worksheet.CellFormat;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -132,8 +132,8 @@ public final class Scripts {
             boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
         }
         route.add(SamplePapers.handIn(whole ? finish() : Finish.AT_ANY_TIME));
-        Paper paper = SamplePapers.paper(route, boxes).with(conduct());
-        return oneIn(2) ? paper.with(paper.conduct().with(equipment(paper))) : paper;
+        Paper paper = SamplePapers.paper(route, boxes).with(rules());
+        return oneIn(2) ? paper.with(paper.rules().with(equipment(paper))) : paper;
     }
 
     private Equipment equipment(Paper paper) {
@@ -157,7 +157,7 @@ public final class Scripts {
         };
     }
 
-    private Conduct conduct() {
+    private ExamRules rules() {
         Optional<OwnBreaks> breaks = oneIn(3)
                 ? Optional.of(new OwnBreaks(
                         random.nextInt(3),
@@ -167,7 +167,7 @@ public final class Scripts {
                         oneIn(3),
                         random.nextBoolean()))
                 : Optional.empty();
-        return new Conduct(
+        return new ExamRules(
                 random.nextBoolean(),
                 breaks,
                 List.of(Duration.ofMinutes(2)),

@@ -71,7 +71,7 @@ public final class Timelines {
             case "stage" -> place(sitting);
             case "left" ->
                 clock(sitting, about).map(clock -> span(clock.left())).orElse("none");
-            case "bites" -> sitting.biting().map(Timelines::name).orElse("none");
+            case "bites" -> sitting.tightestClock().map(Timelines::name).orElse("none");
             case "status" -> sitting.question(new ItemId(about)).status().toString();
             case "seal" -> sitting.question(new ItemId(about)).seal().toString();
             case "spent" -> span(sitting.question(new ItemId(about)).spent());

@@ -2,7 +2,7 @@ package dauntingledger.rulebook.tools;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dauntingledger.rulebook.sheet.CellRef;
+import dauntingledger.rulebook.worksheet.CellRef;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 

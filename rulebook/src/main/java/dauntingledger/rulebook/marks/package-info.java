@@ -1,5 +1,0 @@
-/** Marks on a text: inks, underlining and striking, anchored to the characters of its canonical form. */
-@NullMarked
-package dauntingledger.rulebook.marks;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,176 @@
+package dauntingledger.rulebook.worksheet;
+
+import dauntingledger.rulebook.worksheet.Expression.Operator;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/** Reads a formula by the ranks of its operators. As in open spreadsheets a sign binds tighter than {@code ^}. */
+final class FormulaReader {
+
+    private static final int DEEPEST = 60;
+
+    private final List<Token> tokens;
+    private int at;
+    private int depth;
+
+    FormulaReader(List<Token> all) {
+        this.tokens =
+                all.stream().filter(token -> token.kind() != Token.Kind.SPACE).toList();
+    }
+
+    Expression read() {
+        Expression expression = binary(1);
+        if (at < tokens.size()) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        return expression;
+    }
+
+    private Expression binary(int rank) {
+        if (++depth > DEEPEST) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        Expression left = signed();
+        for (Operator operator = operator(); operator != null && operator.rank() >= rank; operator = operator()) {
+            at++;
+            left = new Expression.Binary(operator, left, binary(operator.rank() + 1));
+        }
+        depth--;
+        return left;
+    }
+
+    private @Nullable Operator operator() {
+        if (at < tokens.size() && tokens.get(at).kind() == Token.Kind.SIGN) {
+            for (Operator operator : Operator.values()) {
+                if (operator.sign().equals(tokens.get(at).text())) {
+                    return operator;
+                }
+            }
+        }
+        return null;
+    }
+
+    private Expression signed() {
+        boolean negative = false;
+        while (is("-") || is("+")) {
+            negative ^= is("-");
+            at++;
+        }
+        Expression value = one();
+        while (is("%")) {
+            at++;
+            value = new Expression.Percent(value);
+        }
+        return negative ? new Expression.Negated(value) : value;
+    }
+
+    private Expression one() {
+        if (at >= tokens.size()) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        Token token = tokens.get(at++);
+        return switch (token.kind()) {
+            case NUMBER -> number(token.text());
+            case TEXT ->
+                new Expression.Constant(CellValue.of(
+                        token.text().substring(1, token.text().length() - 1).replace("\"\"", "\"")));
+            case ERROR -> new Expression.Constant(new CellValue.Failure(error(token.text())));
+            case CELL -> cellOrRange(token);
+            case WORD -> word(token.text());
+            case SIGN -> bracket(token);
+            case SPACE -> throw new FormulaException(CellError.FORMULA);
+        };
+    }
+
+    private static Expression number(String text) {
+        try {
+            return new Expression.Constant(CellValue.of(Double.parseDouble(text)));
+        } catch (NumberFormatException e) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+    }
+
+    private static CellError error(String word) {
+        for (CellError error : CellError.values()) {
+            if (error.word().equals(word)) {
+                return error;
+            }
+        }
+        throw new FormulaException(CellError.FORMULA);
+    }
+
+    private Expression cellOrRange(Token token) {
+        CellRef first = cell(token);
+        if (!is(":")) {
+            return new Expression.Cell(first);
+        }
+        at++;
+        if (at >= tokens.size() || tokens.get(at).kind() != Token.Kind.CELL) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        return new Expression.Range(new Area(first, cell(tokens.get(at++))));
+    }
+
+    private static CellRef cell(Token token) {
+        return Reference.find(token.text()).orElseThrow().cell();
+    }
+
+    private Expression word(String word) {
+        String name = word.toUpperCase(Locale.ROOT);
+        if (!is("(")) {
+            return switch (name) {
+                case "TRUE" -> new Expression.Constant(CellValue.of(true));
+                case "FALSE" -> new Expression.Constant(CellValue.of(false));
+                default -> throw new FormulaException(CellError.NAME);
+            };
+        }
+        at++;
+        List<Expression> arguments = arguments();
+        Function function = Functions.find(name).orElseThrow(() -> new FormulaException(CellError.NAME));
+        if (arguments.size() < function.least() || arguments.size() > function.most()) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        return new Expression.Call(function, arguments);
+    }
+
+    private List<Expression> arguments() {
+        List<Expression> arguments = new ArrayList<>();
+        if (is(")")) {
+            at++;
+            return arguments;
+        }
+        for (; ; ) {
+            arguments.add(is(",") || is(";") || is(")") ? new Expression.Constant(CellValue.BLANK) : binary(1));
+            if (is(",") || is(";")) {
+                at++;
+            } else {
+                close();
+                return arguments;
+            }
+        }
+    }
+
+    private Expression bracket(Token open) {
+        if (!open.text().equals("(")) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        Expression inside = binary(1);
+        close();
+        return inside;
+    }
+
+    private void close() {
+        if (!is(")")) {
+            throw new FormulaException(CellError.FORMULA);
+        }
+        at++;
+    }
+
+    private boolean is(String sign) {
+        return at < tokens.size()
+                && tokens.get(at).kind() == Token.Kind.SIGN
+                && tokens.get(at).text().equals(sign);
+    }
+}
