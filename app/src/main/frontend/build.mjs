@@ -11,7 +11,15 @@ const common = { bundle: true, minify: true, target: 'es2022', logLevel: 'warnin
 await build({
   ...common,
   format: 'esm',
-  entryPoints: { room: 'js/room.js', page: 'js/page.js', theme: 'js/theme.js', 'station-ahead': 'js/station-ahead.js', 'sending-first': 'js/sending-first.js', toolbench: 'js/tools/toolbench.js', pdf: 'js/tools/pdf.js' },
+  entryPoints: {
+    room: 'js/room.js',
+    page: 'js/page.js',
+    theme: 'js/theme.js',
+    'station-ahead': 'js/station-ahead.js',
+    'sending-first': 'js/sending-first.js',
+    toolbench: 'js/tools/toolbench.js',
+    pdf: 'js/tools/pdf.js',
+  },
   outdir: assets,
 });
 await build({ ...common, format: 'iife', entryPoints: ['js/service-worker.js'], outdir: out });

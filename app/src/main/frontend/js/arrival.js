@@ -62,15 +62,18 @@ function admission({ sitting, words, draw }) {
       document.querySelector('#door-wait').hidden = !waits;
       put(document.querySelector('#door-left'), waits ? span(Math.max(0, arrival.opens - now), true) : '');
       form.hidden = !arrival.waiting.includes('code');
-      const sentences = arrival.waiting.map((reason) => words.say(
-        `door.${reason}`, reason === 'schedule' ? words.time(arrival.opens) : arrival.triesLeft));
+      const sentences = arrival.waiting.map((reason) =>
+        words.say(`door.${reason}`, reason === 'schedule' ? words.time(arrival.opens) : arrival.triesLeft),
+      );
       if (listed !== sentences.join()) {
         listed = sentences.join();
-        document.querySelector('#ways').replaceChildren(...sentences.map((sentence) => {
-          const item = document.createElement('li');
-          item.textContent = sentence;
-          return item;
-        }));
+        document.querySelector('#ways').replaceChildren(
+          ...sentences.map((sentence) => {
+            const item = document.createElement('li');
+            item.textContent = sentence;
+            return item;
+          }),
+        );
       }
     },
   };
@@ -137,7 +140,9 @@ function instructions({ words }) {
   let at = 0;
   const turn = (to) => {
     at = to;
-    pages.forEach((page, i) => { page.hidden = i !== at; });
+    pages.forEach((page, i) => {
+      page.hidden = i !== at;
+    });
     back.disabled = at === 0;
     next.disabled = at === pages.length - 1;
     put(document.querySelector('#page-of'), words.say('instructions.page', at + 1, pages.length));

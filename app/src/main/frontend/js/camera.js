@@ -14,10 +14,12 @@ export class Camera {
     this.canvas = document.querySelector('#camera');
     this.scene = 'one';
     this.faces = [picture(face || 'a'), picture(face === 'b' ? 'c' : 'b')];
-    document.querySelectorAll('[data-scene]').forEach((button) => button.addEventListener('click', () => {
-      this.scene = button.dataset.scene;
-      this.mark();
-    }));
+    document.querySelectorAll('[data-scene]').forEach((button) =>
+      button.addEventListener('click', () => {
+        this.scene = button.dataset.scene;
+        this.mark();
+      }),
+    );
     this.mark();
   }
 

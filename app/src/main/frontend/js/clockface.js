@@ -100,17 +100,26 @@ export class ClockFace {
 
   drawList(room) {
     const rows = room.clocks.map((clock) => [
-      this.title(clock), span(clock.allowance), span(clock.used), span(clock.left, true),
+      this.title(clock),
+      span(clock.allowance),
+      span(clock.used),
+      span(clock.left, true),
       clock.deadline ? this.words.time(clock.deadline) : this.words.say('clock.stands'),
     ]);
     const text = JSON.stringify(rows);
     if (this.listed !== text) {
       this.listed = text;
-      this.rows.replaceChildren(...rows.map((cells) => {
-        const row = document.createElement('tr');
-        row.append(...cells.map((cell, i) => Object.assign(document.createElement('td'), { textContent: cell, className: i ? 'mono r' : '' })));
-        return row;
-      }));
+      this.rows.replaceChildren(
+        ...rows.map((cells) => {
+          const row = document.createElement('tr');
+          row.append(
+            ...cells.map((cell, i) =>
+              Object.assign(document.createElement('td'), { textContent: cell, className: i ? 'mono r' : '' }),
+            ),
+          );
+          return row;
+        }),
+      );
     }
     this.hide.hidden = !room.mayHideClock;
     put(this.hide, this.words.say(this.hidden ? 'clock.show' : 'clock.hide'));

@@ -3,7 +3,16 @@
 import { post } from './server.js';
 
 const KEY = 'ledger-display';
-const DEFAULTS = { theme: 'light', tint: 'none', text: '100', width: 'usual', spacing: 'usual', motion: 'full', entries: 'shown', keys: 'on' };
+const DEFAULTS = {
+  theme: 'light',
+  tint: 'none',
+  text: '100',
+  width: 'usual',
+  spacing: 'usual',
+  motion: 'full',
+  entries: 'shown',
+  keys: 'on',
+};
 
 /** Whose page this is, and what the server remembers of them; undefined before the sign-in. */
 function person() {

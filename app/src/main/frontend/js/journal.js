@@ -34,14 +34,17 @@ export async function sittingsLeft() {
     request.onerror = () => reject(request.error);
   });
   database.close();
-  const mirrored = Object.keys(localStorage).filter((key) => key.startsWith(LAST)).map((key) => Number(key.slice(LAST.length)));
+  const mirrored = Object.keys(localStorage)
+    .filter((key) => key.startsWith(LAST))
+    .map((key) => Number(key.slice(LAST.length)));
   return [...new Set([...lines.map((line) => line.sitting), ...mirrored])];
 }
 
 /** Tells the server, with everything that this browser asks for, whether entries of a sitting wait here. */
 export function sayWaiting(sitting, waits) {
-  document.cookie = `${WAITING}=1; Path=/sittings/${sitting}; Max-Age=${waits ? A_DAY : 0}; SameSite=Lax`
-    + (location.protocol === 'https:' ? '; Secure' : '');
+  document.cookie =
+    `${WAITING}=1; Path=/sittings/${sitting}; Max-Age=${waits ? A_DAY : 0}; SameSite=Lax` +
+    (location.protocol === 'https:' ? '; Secure' : '');
 }
 
 /** Used where the browser offers no storage: entries live in this page until they are sent. */

@@ -3,7 +3,11 @@ export function bindKeypads() {
   document.querySelectorAll('.keypad').forEach((keypad) => {
     const fields = [...document.querySelectorAll('[data-typed]')];
     let field = fields[0];
-    fields.forEach((one) => one.addEventListener('focus', () => { field = one; }));
+    fields.forEach((one) =>
+      one.addEventListener('focus', () => {
+        field = one;
+      }),
+    );
     keypad.addEventListener('click', (event) => {
       const key = event.target.closest('[data-key]')?.dataset.key;
       if (key === undefined) {

@@ -10,11 +10,11 @@ const NO_CLOCK = { learn() {} };
  * Sends what waits of a sitting, each entry as from the window that made it, and resolves when nothing waits.
  *
  * @param path where it is sent to
- * @param digest announces an entry
+ * @param announce returns what announces an entry to the server
  * @param changed hears how many still wait, and the status that stopped the sending, if one did
  * @param credentials as `fetch` takes them
  */
-export async function sendLeft(sitting, path, digest, changed = () => {}, credentials = 'same-origin') {
+export async function sendLeft(sitting, path, announce, changed = () => {}, credentials = 'same-origin') {
   const journal = await openJournal(sitting);
   const lines = (await journal.all()).filter((line) => line.state === 'waiting');
   while (lines.length) {
@@ -26,7 +26,7 @@ export async function sendLeft(sitting, path, digest, changed = () => {}, creden
         goesOn: true,
         credentials,
         seat: () => ({ seat: seat ?? '', token }),
-        digest,
+        digest: announce,
         answered: (results) => journal.settle(new Map(results.map(({ id, status }) => [id, status]))),
         changed: () => changed(sender?.count + lines.length),
         stopped: (status) => {
@@ -58,7 +58,13 @@ export async function forgetLeft() {
     const journal = await openJournal(sitting);
     if ((await journal.all()).some((line) => line.state === 'waiting')) {
       const desk = await import(document.body.dataset.desk);
-      await sendLeft(sitting, `/left-behind/${sitting}`, (entry) => digest(desk, entry), () => {}, 'omit');
+      await sendLeft(
+        sitting,
+        `/left-behind/${sitting}`,
+        (entry) => digest(desk, entry),
+        () => {},
+        'omit',
+      );
     }
     await journal.clear();
     sayWaiting(sitting, false);

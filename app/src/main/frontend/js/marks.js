@@ -17,8 +17,9 @@ export class TextMarks {
     document.addEventListener('pointerup', () => this.offerSoon());
     document.addEventListener('keydown', (event) => this.key(event), true);
     this.bar.addEventListener('pointerdown', (event) => event.preventDefault());
-    this.bar.querySelectorAll('[data-brush]').forEach((button) =>
-      button.addEventListener('click', () => this.brush(button.dataset.brush)));
+    this.bar
+      .querySelectorAll('[data-brush]')
+      .forEach((button) => button.addEventListener('click', () => this.brush(button.dataset.brush)));
     this.bar.addEventListener('keydown', (event) => this.barKey(event));
   }
 
@@ -150,11 +151,16 @@ export class TextMarks {
   }
 
   key(event) {
-    if (this.bar.contains(document.activeElement) || !this.byKeyboard && (event.key !== 'Escape' || this.bar.hidden)) {
+    if (this.bar.contains(document.activeElement) || (!this.byKeyboard && (event.key !== 'Escape' || this.bar.hidden))) {
       return;
     }
     const selection = getSelection();
-    const step = { ArrowRight: ['forward', 'word'], ArrowLeft: ['backward', 'word'], ArrowDown: ['forward', 'line'], ArrowUp: ['backward', 'line'] }[event.key];
+    const step = {
+      ArrowRight: ['forward', 'word'],
+      ArrowLeft: ['backward', 'word'],
+      ArrowDown: ['forward', 'line'],
+      ArrowUp: ['backward', 'line'],
+    }[event.key];
     if (event.key === 'Escape') {
       this.end();
     } else if (event.key === 'Enter') {
@@ -200,7 +206,8 @@ function textOf(node) {
 
 export function textNodes(element) {
   const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT, (node) =>
-    (node.parentElement.closest(NOT_TEXT) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT));
+    node.parentElement.closest(NOT_TEXT) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+  );
   const nodes = [];
   while (walker.nextNode()) {
     nodes.push(walker.currentNode);

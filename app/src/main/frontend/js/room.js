@@ -101,7 +101,9 @@ function drawSaved() {
   const waits = count > 0 && (age > STILL_ENTERING || state === 'retrying' || state === 'stopped');
   const text = waits
     ? words.say('saved.waiting', count)
-    : sitting.lastEntered ? words.say(block ? 'saved.entered' : 'saved.step', words.time(sitting.lastEntered)) : words.say('saved.nothing');
+    : sitting.lastEntered
+      ? words.say(block ? 'saved.entered' : 'saved.step', words.time(sitting.lastEntered))
+      : words.say('saved.nothing');
   if (saved.textContent !== text) {
     saved.textContent = text;
     saved.classList.toggle('waiting', waits);
@@ -165,7 +167,9 @@ function bindStageActs() {
     button.addEventListener('click', () => {
       const { act, stage, digest, language } = button.dataset;
       const fields = {
-        ...(stage && { stage }), ...(digest && { textDigest: digest, given: given() }), ...(language && { language }),
+        ...(stage && { stage }),
+        ...(digest && { textDigest: digest, given: given() }),
+        ...(language && { language }),
       };
       if (sitting.enter(act, fields)) {
         draw();
@@ -173,22 +177,28 @@ function bindStageActs() {
     });
     button.disabled = false;
   });
-  document.querySelectorAll('[data-switch-language]').forEach((button) => button.addEventListener('click', async () => {
-    if (sitting.enter('language-chosen', { language: button.dataset.language })) {
-      leaving = true;
+  document.querySelectorAll('[data-switch-language]').forEach((button) =>
+    button.addEventListener('click', async () => {
+      if (sitting.enter('language-chosen', { language: button.dataset.language })) {
+        leaving = true;
+        block?.flush();
+        show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
+        await sitting.settled();
+        location.replace(location.pathname);
+      }
+    }),
+  );
+  document.querySelectorAll('[data-ask]').forEach((button) =>
+    button.addEventListener('click', () => {
       block?.flush();
-      show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
-      await sitting.settled();
-      location.replace(location.pathname);
-    }
-  }));
-  document.querySelectorAll('[data-ask]').forEach((button) => button.addEventListener('click', () => {
-    block?.flush();
-    document.getElementById(button.dataset.ask).showModal();
-  }));
-  document.querySelectorAll('[data-dismiss]').forEach((button) => button.addEventListener('click', () => {
-    button.closest('dialog').close();
-  }));
+      document.getElementById(button.dataset.ask).showModal();
+    }),
+  );
+  document.querySelectorAll('[data-dismiss]').forEach((button) =>
+    button.addEventListener('click', () => {
+      button.closest('dialog').close();
+    }),
+  );
 }
 
 /** Returns the statement of a notice as it was ticked or typed. */
@@ -217,7 +227,10 @@ async function keepForOffline() {
     try {
       await workers.register('/service-worker.js');
       if (!comesThroughWorker) {
-        const parts = performance.getEntriesByType('resource').map((part) => part.name).filter((name) => name.includes('/assets/'));
+        const parts = performance
+          .getEntriesByType('resource')
+          .map((part) => part.name)
+          .filter((name) => name.includes('/assets/'));
         await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
         await keepPage();
       }

@@ -31,6 +31,8 @@ export function keepSeat(sitting, { seat, token }) {
 /** Forgets the seats of all sittings, so that whoever uses this window next cannot send in the name of another. */
 export function forgetSeats() {
   for (const storage of [sessionStorage, localStorage]) {
-    Object.keys(storage).filter((key) => key.startsWith(SEAT)).forEach((key) => storage.removeItem(key));
+    Object.keys(storage)
+      .filter((key) => key.startsWith(SEAT))
+      .forEach((key) => storage.removeItem(key));
   }
 }

@@ -15,6 +15,7 @@ const utf8 = new TextEncoder();
 /** Answers after which the same batch may well be taken: too many requests, signed out, no token yet. */
 const TRY_AGAIN = new Set([401, 403, 408, 425, 429]);
 const MOVED = 409;
+const SIGNED_OUT = new Set([401, 403]);
 
 export class Sender {
   /**
@@ -101,11 +102,15 @@ export class Sender {
     const behind = this.waiting.slice(batch.length, MOST_ANNOUNCED).filter((line) => !line.announced);
     const askedAt = performance.now();
     try {
-      const answer = await post(this.path, {
-        ...this.hooks.seat(),
-        entries: batch.map((line) => line.entry),
-        ...(behind.length && { waiting: behind.map((line) => this.hooks.digest(line.entry)) }),
-      }, this.hooks.credentials);
+      const answer = await post(
+        this.path,
+        {
+          ...this.hooks.seat(),
+          entries: batch.map((line) => line.entry),
+          ...(behind.length && { waiting: behind.map((line) => this.hooks.digest(line.entry)) }),
+        },
+        this.hooks.credentials,
+      );
       this.clock.learn(answer.now, askedAt);
       behind.forEach((line) => {
         line.announced = true;
@@ -145,31 +150,44 @@ export class Sender {
    */
   failed(error, batch) {
     const status = error instanceof Refused ? error.status : 0;
-    const signedOut = status === 401 || status === 403;
-    if (status === MOVED && error.body?.results && this.hooks.goesOn) {
-      this.goOn(batch, error.body.results);
-      return;
-    } else if (status === MOVED) {
-      if (error.body?.results) {
-        this.taken(batch, error.body.results);
-      }
-      this.state = 'stopped';
-    } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length > 1) {
-      this.most = Math.ceil(batch.length / 2);
-      this.state = 'idle';
-      this.poke();
-      return;
-    } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length === 1) {
-      this.goOn(batch, [{ id: batch[0].entry.id, status: 'refused', verdict: `server-${status}` }]);
-      return;
+    if (status === MOVED) {
+      this.moved(error.body?.results, batch);
+    } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length) {
+      this.cannotBeTaken(status, batch);
     } else if (this.state !== 'stopped') {
-      this.state = 'retrying';
-      this.wait = signedOut ? LONGEST_WAIT : Math.min(this.wait * 2, LONGEST_WAIT);
-      this.timer = setTimeout(() => this.poke(), this.wait * (0.75 + Math.random() / 2));
+      this.tryAgain(SIGNED_OUT.has(status));
     }
-    if (signedOut || this.state === 'stopped') {
+    if (SIGNED_OUT.has(status) || this.state === 'stopped') {
       this.hooks.stopped(status);
     }
     this.hooks.changed();
+  }
+
+  /** Another window writes by now; it has been said what became of this batch. */
+  moved(results, batch) {
+    if (results && this.hooks.goesOn) {
+      this.goOn(batch, results);
+      return;
+    }
+    if (results) {
+      this.taken(batch, results);
+    }
+    this.state = 'stopped';
+  }
+
+  cannotBeTaken(status, batch) {
+    if (batch.length > 1) {
+      this.most = Math.ceil(batch.length / 2);
+      this.state = 'idle';
+      this.poke();
+    } else {
+      this.goOn(batch, [{ id: batch[0].entry.id, status: 'refused', verdict: `server-${status}` }]);
+    }
+  }
+
+  tryAgain(signedOut) {
+    this.state = 'retrying';
+    this.wait = signedOut ? LONGEST_WAIT : Math.min(this.wait * 2, LONGEST_WAIT);
+    this.timer = setTimeout(() => this.poke(), this.wait * (0.75 + Math.random() / 2));
   }
 }

@@ -26,12 +26,17 @@ if (document.body.dataset.page === 'elsewhere') {
   const desk = await import(module);
   const waiting = (await (await openJournal(Number(sitting))).all()).filter((line) => line.state === 'waiting').length;
   say('waiting', waiting);
-  await sendLeft(Number(sitting), `${path}/entries`, (entry) => digest(desk, entry), (count, status) => {
-    if (status === 401 || status === 403) {
-      location.replace('/sign-in');
-    } else if (count) {
-      say('waiting', count);
-    }
-  });
+  await sendLeft(
+    Number(sitting),
+    `${path}/entries`,
+    (entry) => digest(desk, entry),
+    (count, status) => {
+      if (status === 401 || status === 403) {
+        location.replace('/sign-in');
+      } else if (count) {
+        say('waiting', count);
+      }
+    },
+  );
   location.replace(location.pathname);
 }

@@ -42,7 +42,7 @@ async function fromNetworkFirst(request, stands = () => true) {
     if (response.ok && !response.redirected && (request.mode !== 'navigate' || response.headers.get('Ledger-Keep'))) {
       await cache.put(request, response.clone());
     }
-    return stands(response) ? response : (await cache.match(request)) ?? response;
+    return stands(response) ? response : ((await cache.match(request)) ?? response);
   } catch (offline) {
     const kept = await cache.match(request);
     if (kept) {

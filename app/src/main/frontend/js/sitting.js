@@ -42,7 +42,7 @@ export class Sitting {
     await this.journal.settle(new Map(kept.filter((line) => known.has(line.entry.id)).map((line) => [line.entry.id, 'entered'])));
     const waiting = own.filter((line) => line.state === 'waiting').map((line) => line.entry);
     await this.takeSeat();
-    this.sender.add([...waiting, ...await this.madeMeanwhile(kept)]);
+    this.sender.add([...waiting, ...(await this.madeMeanwhile(kept))]);
     this.sender.beat(this.data.heartbeat);
     this.synchronise();
   }
@@ -209,7 +209,10 @@ export class Sitting {
       this.sender.state = 'stopped';
     };
     const askedAt = performance.now();
-    await post('/time').then((answer) => this.clock.learn(answer.now, askedAt), () => {});
+    await post('/time').then(
+      (answer) => this.clock.learn(answer.now, askedAt),
+      () => {},
+    );
   }
 }
 

@@ -3,7 +3,11 @@ export class Words {
   constructor(words, zone, locale) {
     this.words = words;
     this.wall = new Intl.DateTimeFormat(locale, {
-      timeZone: zone, hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23',
+      timeZone: zone,
+      hour: '2-digit',
+      minute: '2-digit',
+      second: '2-digit',
+      hourCycle: 'h23',
     });
   }
 

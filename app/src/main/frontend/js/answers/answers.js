@@ -18,7 +18,15 @@ export class Answers {
     this.typing = new Map();
     this.options = new Options(this);
     this.boxes = new Boxes(this);
-    this.kinds = [this.options, this.boxes, new Cards(this), new Pictures(this), new Playing(this), new RuledLine(this), new Chart(this)];
+    this.kinds = [
+      this.options,
+      this.boxes,
+      new Cards(this),
+      new Pictures(this),
+      new Playing(this),
+      new RuledLine(this),
+      new Chart(this),
+    ];
   }
 
   bind(sheet, item) {
@@ -70,7 +78,12 @@ export class Answers {
     const key = `${item} ${response}`;
     clearTimeout(this.typing.get(key)?.timer);
     this.typing.set(key, {
-      item, response, values, restore, at: this.sitting.clock.now(), timer: setTimeout(() => this.page.flush(), TYPING_PAUSE),
+      item,
+      response,
+      values,
+      restore,
+      at: this.sitting.clock.now(),
+      timer: setTimeout(() => this.page.flush(), TYPING_PAUSE),
     });
   }
 

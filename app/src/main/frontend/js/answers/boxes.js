@@ -8,10 +8,12 @@ export class Boxes {
     sheet.querySelectorAll('.answer-box').forEach((box) => this.bindBox(item, box));
     sheet.querySelectorAll('.essay').forEach((essay) => this.bindEssay(item, essay));
     sheet.querySelectorAll('.fields').forEach((table) => this.bindTable(item, table));
-    sheet.querySelectorAll('.booklet').forEach((button) => button.addEventListener('click', () => {
-      const { response } = button.dataset;
-      this.answers.answer(item, response, this.answers.given(item, response).length ? [] : ['true']);
-    }));
+    sheet.querySelectorAll('.booklet').forEach((button) =>
+      button.addEventListener('click', () => {
+        const { response } = button.dataset;
+        this.answers.answer(item, response, this.answers.given(item, response).length ? [] : ['true']);
+      }),
+    );
   }
 
   bindBox(item, box) {
@@ -19,7 +21,12 @@ export class Boxes {
     box.ariaLabel ||= this.answers.say(box.dataset.kind);
     const { response } = box.dataset;
     box.addEventListener('input', () => {
-      this.answers.typed(item, response, () => (box.value === '' ? [] : [box.value]), (before) => this.fill(item, box, before[0] ?? ''));
+      this.answers.typed(
+        item,
+        response,
+        () => (box.value === '' ? [] : [box.value]),
+        (before) => this.fill(item, box, before[0] ?? ''),
+      );
       this.understand(item, box);
     });
     box.addEventListener('focus', () => {
@@ -39,19 +46,26 @@ export class Boxes {
     const field = essay.querySelector('textarea');
     const { response } = essay.dataset;
     field.addEventListener('input', () => {
-      this.answers.typed(item, response, () => (field.value === '' ? [] : [field.value]), (before) => {
-        field.value = before[0] ?? '';
-      });
+      this.answers.typed(
+        item,
+        response,
+        () => (field.value === '' ? [] : [field.value]),
+        (before) => {
+          field.value = before[0] ?? '';
+        },
+      );
       this.count(essay);
     });
     field.addEventListener('blur', () => this.answers.page.flush());
-    essay.querySelectorAll('[data-around]').forEach((button) => button.addEventListener('click', () => {
-      const { around } = button.dataset;
-      const [start, end] = [field.selectionStart, field.selectionEnd];
-      field.setRangeText(`${around}${field.value.slice(start, end)}${around.trim() === '-' ? '' : around}`, start, end, 'end');
-      field.dispatchEvent(new Event('input'));
-      field.focus();
-    }));
+    essay.querySelectorAll('[data-around]').forEach((button) =>
+      button.addEventListener('click', () => {
+        const { around } = button.dataset;
+        const [start, end] = [field.selectionStart, field.selectionEnd];
+        field.setRangeText(`${around}${field.value.slice(start, end)}${around.trim() === '-' ? '' : around}`, start, end, 'end');
+        field.dispatchEvent(new Event('input'));
+        field.focus();
+      }),
+    );
   }
 
   count(essay) {
@@ -74,10 +88,15 @@ export class Boxes {
     let list;
     shown.replaceChildren();
     for (const [point, runs] of JSON.parse(this.answers.sitting.module.setting(text))) {
-      list = point ? list ?? shown.appendChild(document.createElement('ul')) : undefined;
+      list = point ? (list ?? shown.appendChild(document.createElement('ul'))) : undefined;
       const line = (list ?? shown).appendChild(document.createElement(point ? 'li' : 'p'));
-      line.append(...runs.map(([style, letters]) => (style === 'plain'
-        ? letters : Object.assign(document.createElement(style === 'strong' ? 'strong' : 'em'), { textContent: letters }))));
+      line.append(
+        ...runs.map(([style, letters]) =>
+          style === 'plain'
+            ? letters
+            : Object.assign(document.createElement(style === 'strong' ? 'strong' : 'em'), { textContent: letters }),
+        ),
+      );
     }
     shown.parentElement.hidden = text === '';
   }

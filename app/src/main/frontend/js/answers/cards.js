@@ -1,5 +1,7 @@
 // Cards: put in order, brought together with others, laid into gaps. Pressing takes and lays; dragging does it at once;
 // arrow keys move a card that lies in a row.
+import { drag, isLetGo } from '../drag.js';
+
 const DRAGGED = 6;
 
 export class Cards {
@@ -9,12 +11,14 @@ export class Cards {
 
   bind(sheet, item) {
     sheet.querySelectorAll('.sequence').forEach((root) => this.bindSequence(item, root));
-    sheet.querySelectorAll('.matrix').forEach((root) => root.addEventListener('click', (event) => {
-      const cell = event.target.closest('[data-pair]');
-      if (cell) {
-        this.answers.press(item, root.dataset.response, cell.dataset.pair);
-      }
-    }));
+    sheet.querySelectorAll('.matrix').forEach((root) =>
+      root.addEventListener('click', (event) => {
+        const cell = event.target.closest('[data-pair]');
+        if (cell) {
+          this.answers.press(item, root.dataset.response, cell.dataset.pair);
+        }
+      }),
+    );
     sheet.querySelectorAll('.couples, .laying').forEach((root) => this.bindLaying(item, root));
   }
 
@@ -64,7 +68,8 @@ export class Cards {
     const order = this.answers.given(item, root.dataset.response).filter((other) => other !== choice);
     const row = root.querySelector('.placed').getBoundingClientRect();
     if (x >= row.left && x <= row.right && y >= row.top - 40 && y <= row.bottom + 40) {
-      const below = [...root.querySelectorAll('.placed .card')].filter((other) => other !== card)
+      const below = [...root.querySelectorAll('.placed .card')]
+        .filter((other) => other !== card)
         .filter((other) => y > other.getBoundingClientRect().top + other.offsetHeight / 2).length;
       order.splice(below, 0, choice);
     }
@@ -77,12 +82,15 @@ export class Cards {
     const cards = [...root.querySelectorAll('.card')];
     const focused = document.activeElement;
     const byChoice = new Map(cards.map((card) => [card.dataset.choice, card]));
-    placed.replaceChildren(...values.map((choice) => {
-      const row = document.createElement('li');
-      row.append(byChoice.get(choice));
-      return row;
-    }));
-    cards.filter((card) => !values.includes(card.dataset.choice))
+    placed.replaceChildren(
+      ...values.map((choice) => {
+        const row = document.createElement('li');
+        row.append(byChoice.get(choice));
+        return row;
+      }),
+    );
+    cards
+      .filter((card) => !values.includes(card.dataset.choice))
       .sort((a, b) => a.dataset.letter.length - b.dataset.letter.length || a.dataset.letter.localeCompare(b.dataset.letter))
       .forEach((card) => tray.append(card));
     cards.forEach((card) => {
@@ -101,7 +109,10 @@ export class Cards {
     root.querySelectorAll('.card').forEach((card) => {
       card.addEventListener('click', () => this.take(item, root, card));
       this.onDrop(card, (x, y) => {
-        const target = document.elementsFromPoint(x, y).map((element) => element.closest('[data-gap], .card')).find((element) => element && element !== card && root.contains(element));
+        const target = document
+          .elementsFromPoint(x, y)
+          .map((element) => element.closest('[data-gap], .card'))
+          .find((element) => element && element !== card && root.contains(element));
         if (target?.dataset.gap) {
           this.lay(item, root, card.dataset.choice, target.dataset.gap);
         } else if (target && root.matches('.couples')) {
@@ -169,31 +180,26 @@ export class Cards {
         return;
       }
       let moved = false;
-      card.setPointerCapture(down.pointerId);
-      const move = (event) => {
-        const [x, y] = [event.clientX - down.clientX, event.clientY - down.clientY];
-        if (!moved && Math.hypot(x, y) > DRAGGED) {
-          moved = true;
-          card.classList.add('moving');
-        }
-        if (moved) {
-          card.style.translate = `${x}px ${y}px`;
-        }
-      };
-      const end = (event) => {
-        card.removeEventListener('pointermove', move);
-        card.removeEventListener('pointerup', end);
-        card.removeEventListener('pointercancel', end);
-        card.classList.remove('moving');
-        card.style.translate = '';
-        if (moved) {
-          card.addEventListener('click', (click) => click.stopImmediatePropagation(), { capture: true, once: true });
-          setTimeout(() => event.type === 'pointerup' && drop(event.clientX, event.clientY));
-        }
-      };
-      card.addEventListener('pointermove', move);
-      card.addEventListener('pointerup', end);
-      card.addEventListener('pointercancel', end);
+      drag(card, down, {
+        move: (event) => {
+          const [x, y] = [event.clientX - down.clientX, event.clientY - down.clientY];
+          if (!moved && Math.hypot(x, y) > DRAGGED) {
+            moved = true;
+            card.classList.add('moving');
+          }
+          if (moved) {
+            card.style.translate = `${x}px ${y}px`;
+          }
+        },
+        end: (event) => {
+          card.classList.remove('moving');
+          card.style.translate = '';
+          if (moved) {
+            card.addEventListener('click', (click) => click.stopImmediatePropagation(), { capture: true, once: true });
+            setTimeout(() => isLetGo(event) && drop(event.clientX, event.clientY));
+          }
+        },
+      });
     });
   }
 
@@ -201,37 +207,62 @@ export class Cards {
 
   draw(sheet, question) {
     const sealed = question.seal !== 'none';
-    sheet.querySelectorAll('.sequence').forEach((root) => this.drawSequence(root, question.responses[root.dataset.response] ?? [], sealed));
+    sheet
+      .querySelectorAll('.sequence')
+      .forEach((root) => this.drawSequence(root, question.responses[root.dataset.response] ?? [], sealed));
     sheet.querySelectorAll('.matrix').forEach((root) => {
       const pairs = question.responses[root.dataset.response] ?? [];
-      root.querySelectorAll('[data-pair]').forEach((cell) => cell.setAttribute('aria-checked', String(pairs.includes(cell.dataset.pair))));
+      root
+        .querySelectorAll('[data-pair]')
+        .forEach((cell) => cell.setAttribute('aria-checked', String(pairs.includes(cell.dataset.pair))));
     });
-    sheet.querySelectorAll('.couples').forEach((root) => this.drawCouples(root, question.responses[root.dataset.response] ?? [], sealed));
-    sheet.querySelectorAll('.laying').forEach((root) => this.drawLaid(root, question.responses[root.dataset.response] ?? [], sealed));
+    sheet
+      .querySelectorAll('.couples')
+      .forEach((root) => this.drawCouples(root, question.responses[root.dataset.response] ?? [], sealed));
+    sheet
+      .querySelectorAll('.laying')
+      .forEach((root) => this.drawLaid(root, question.responses[root.dataset.response] ?? [], sealed));
   }
 
   drawCouples(root, pairs, sealed) {
     const words = (choice) => root.querySelector(`.card[data-choice="${CSS.escape(choice)}"]`);
-    root.querySelector('.paired').replaceChildren(...pairs.map((pair) => {
-      const [one, other] = pair.split(' ');
-      const row = document.createElement('li');
-      const apart = Object.assign(document.createElement('button'), { type: 'button', className: 'link', textContent: this.answers.say('apart') });
-      apart.dataset.apart = pair;
-      apart.ariaLabel = this.answers.say('apart.which', words(one).dataset.letter, words(other).dataset.letter);
-      apart.disabled = sealed;
-      row.append(words(one).querySelector('.words').textContent, ' – ', words(other).querySelector('.words').textContent, ' ', apart);
-      return row;
-    }));
+    root.querySelector('.paired').replaceChildren(
+      ...pairs.map((pair) => {
+        const [one, other] = pair.split(' ');
+        const row = document.createElement('li');
+        const apart = Object.assign(document.createElement('button'), {
+          type: 'button',
+          className: 'link',
+          textContent: this.answers.say('apart'),
+        });
+        apart.dataset.apart = pair;
+        apart.ariaLabel = this.answers.say('apart.which', words(one).dataset.letter, words(other).dataset.letter);
+        apart.disabled = sealed;
+        row.append(
+          words(one).querySelector('.words').textContent,
+          ' – ',
+          words(other).querySelector('.words').textContent,
+          ' ',
+          apart,
+        );
+        return row;
+      }),
+    );
     root.querySelectorAll('.card').forEach((card) => {
       card.disabled = sealed;
-      card.classList.toggle('used', pairs.some((pair) => pair.split(' ').includes(card.dataset.choice)));
+      card.classList.toggle(
+        'used',
+        pairs.some((pair) => pair.split(' ').includes(card.dataset.choice)),
+      );
     });
   }
 
   drawLaid(root, pairs, sealed) {
     root.querySelectorAll('[data-gap]').forEach((gap) => {
-      const cards = pairs.filter((pair) => pair.endsWith(` ${gap.dataset.gap}`))
-        .map((pair) => root.querySelector(`.card[data-choice="${CSS.escape(pair.split(' ')[0])}"]`)).filter(Boolean);
+      const cards = pairs
+        .filter((pair) => pair.endsWith(` ${gap.dataset.gap}`))
+        .map((pair) => root.querySelector(`.card[data-choice="${CSS.escape(pair.split(' ')[0])}"]`))
+        .filter(Boolean);
       const text = cards.map((card) => card.querySelector('.words').textContent.trim() || card.dataset.letter).join(', ');
       if (gap.matches('.gap')) {
         gap.textContent = text || this.answers.say('gap.open');
@@ -240,11 +271,18 @@ export class Cards {
       } else {
         gap.querySelector('text').textContent = cards.map((card) => card.dataset.letter).join('');
       }
-      gap.ariaLabel = this.answers.say('gap.holds', gap.dataset.label || gap.dataset.gap, text || this.answers.say('gap.nothing'));
+      gap.ariaLabel = this.answers.say(
+        'gap.holds',
+        gap.dataset.label || gap.dataset.gap,
+        text || this.answers.say('gap.nothing'),
+      );
     });
     root.querySelectorAll('.card').forEach((card) => {
       card.disabled = sealed;
-      card.classList.toggle('used', pairs.some((pair) => pair.startsWith(`${card.dataset.choice} `)));
+      card.classList.toggle(
+        'used',
+        pairs.some((pair) => pair.startsWith(`${card.dataset.choice} `)),
+      );
     });
   }
 }

@@ -1,5 +1,6 @@
 // A chart to draw on: points, lines and circles of distance, by dragging or by typing bearing and distance. Lines snap
 // to marks, and on request to the axes; what is drawn stands in a list with its figures, and can be taken back there.
+import { drag, isLetGo } from '../drag.js';
 import { Plane, svg } from './plane.js';
 
 const NEAR = 14;
@@ -28,9 +29,15 @@ class One {
     this.item = item;
     this.root = root;
     this.plane = new Plane(root, answers);
-    this.marks = [...root.querySelectorAll('[data-mark]')].map(({ dataset }) => ({ name: dataset.mark, x: Number(dataset.x), y: Number(dataset.y) }));
+    this.marks = [...root.querySelectorAll('[data-mark]')].map(({ dataset }) => ({
+      name: dataset.mark,
+      x: Number(dataset.x),
+      y: Number(dataset.y),
+    }));
     this.pen = 'point';
-    root.querySelectorAll('[data-pen]').forEach((button) => button.addEventListener('click', () => this.take(button.dataset.pen)));
+    root
+      .querySelectorAll('[data-pen]')
+      .forEach((button) => button.addEventListener('click', () => this.take(button.dataset.pen)));
     this.module = answers.sitting.module;
     this.square = root.querySelector('[data-square]');
     this.plane.over.addEventListener('pointerdown', (event) => this.down(event));
@@ -54,22 +61,28 @@ class One {
 
   take(pen) {
     this.pen = pen;
-    this.root.querySelectorAll('[data-pen]').forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.pen === pen)));
+    this.root
+      .querySelectorAll('[data-pen]')
+      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.pen === pen)));
     this.root.querySelector('.needs-bearing').hidden = pen !== 'line';
     this.root.querySelector('.needs-distance').hidden = pen === 'point';
   }
 
   /** Places to snap to: marks, and points that are drawn already. */
   places() {
-    const drawn = this.values().map((value) => value.split(' ')).filter(([kind]) => kind === 'point')
+    const drawn = this.values()
+      .map((value) => value.split(' '))
+      .filter(([kind]) => kind === 'point')
       .map(([, x, y], i) => ({ name: this.answers.say('chart.place', i + 1), x: Number(x), y: Number(y) }));
     return [...this.marks, ...drawn];
   }
 
   snapped([x, y]) {
     const near = NEAR * this.plane.grain();
-    const found = this.places().map((place) => ({ ...place, far: Math.hypot(place.x - x, place.y - y) }))
-      .filter(({ far }) => far <= near).sort((a, b) => a.far - b.far)[0];
+    const found = this.places()
+      .map((place) => ({ ...place, far: Math.hypot(place.x - x, place.y - y) }))
+      .filter(({ far }) => far <= near)
+      .sort((a, b) => a.far - b.far)[0];
     return found ? [found.x, found.y] : [x, y];
   }
 
@@ -83,20 +96,22 @@ class One {
       this.add(this.module.drawn('point', ...start, ...start, false));
       return;
     }
-    this.plane.over.setPointerCapture(event.pointerId);
     const ghost = svg('g', { class: 'ghost' });
     this.plane.over.append(ghost);
-    const to = (moved) => this.module.drawn(this.pen, ...start, ...this.snapped(this.plane.at(moved)), this.square.checked || moved.shiftKey);
-    const move = (moved) => {
-      ghost.replaceChildren(this.shape(to(moved)));
-      this.tell(this.words(to(moved)));
-    };
-    this.plane.over.addEventListener('pointermove', move);
-    this.plane.over.addEventListener('pointerup', (up) => {
-      this.plane.over.removeEventListener('pointermove', move);
-      ghost.remove();
-      this.add(to(up));
-    }, { once: true });
+    const to = (moved) =>
+      this.module.drawn(this.pen, ...start, ...this.snapped(this.plane.at(moved)), this.square.checked || moved.shiftKey);
+    drag(this.plane.over, event, {
+      move: (moved) => {
+        ghost.replaceChildren(this.shape(to(moved)));
+        this.tell(this.words(to(moved)));
+      },
+      end: (ended) => {
+        ghost.remove();
+        if (isLetGo(ended)) {
+          this.add(to(ended));
+        }
+      },
+    });
   }
 
   tell(words) {
@@ -127,9 +142,15 @@ class One {
     const [kind, ...n] = element.split(' ');
     const size = this.plane.width / 120;
     switch (kind) {
-      case 'point': return svg('path', { class: 'drawn-point', d: `M${n[0] - size} ${n[1] - size}l${size * 2} ${size * 2}m0 ${-size * 2}l${-size * 2} ${size * 2}` });
-      case 'line': return svg('line', { x1: n[0], y1: n[1], x2: n[2], y2: n[3] });
-      default: return svg('circle', { cx: n[0], cy: n[1], r: n[2] });
+      case 'point':
+        return svg('path', {
+          class: 'drawn-point',
+          d: `M${n[0] - size} ${n[1] - size}l${size * 2} ${size * 2}m0 ${-size * 2}l${-size * 2} ${size * 2}`,
+        });
+      case 'line':
+        return svg('line', { x1: n[0], y1: n[1], x2: n[2], y2: n[3] });
+      default:
+        return svg('circle', { cx: n[0], cy: n[1], r: n[2] });
     }
   }
 
@@ -144,15 +165,21 @@ class One {
     const layer = svg('g', { class: 'on-chart' });
     layer.append(...values.map((element) => this.shape(element)));
     this.plane.over.append(layer);
-    this.root.querySelector('.drawn').replaceChildren(...values.map((element) => {
-      const row = document.createElement('li');
-      const button = Object.assign(document.createElement('button'), { type: 'button', className: 'link', textContent: this.answers.say('chart.remove') });
-      button.dataset.drawn = element;
-      button.ariaLabel = `${this.answers.say('chart.remove')}: ${this.words(element)}`;
-      button.disabled = question.seal !== 'none';
-      row.append(this.words(element), ' ', button);
-      return row;
-    }));
+    this.root.querySelector('.drawn').replaceChildren(
+      ...values.map((element) => {
+        const row = document.createElement('li');
+        const button = Object.assign(document.createElement('button'), {
+          type: 'button',
+          className: 'link',
+          textContent: this.answers.say('chart.remove'),
+        });
+        button.dataset.drawn = element;
+        button.ariaLabel = `${this.answers.say('chart.remove')}: ${this.words(element)}`;
+        button.disabled = question.seal !== 'none';
+        row.append(this.words(element), ' ', button);
+        return row;
+      }),
+    );
     const chosen = this.from.selectedIndex;
     this.from.replaceChildren(...this.places().map(({ name }) => new Option(name)));
     this.from.selectedIndex = Math.max(0, Math.min(chosen, this.from.length - 1));

@@ -11,12 +11,15 @@ export class Options {
       option.addEventListener('click', () => isSelecting(option) || this.choose(item, option));
       option.addEventListener('keydown', (event) => this.key(event, item, option));
     });
-    sheet.querySelectorAll('.o').forEach((option) => option.addEventListener('contextmenu', (event) => {
-      event.preventDefault();
-      this.strike(item, option);
-    }));
-    sheet.querySelectorAll('.strike').forEach((button) =>
-      button.addEventListener('click', () => this.strike(item, button.previousElementSibling)));
+    sheet.querySelectorAll('.o').forEach((option) =>
+      option.addEventListener('contextmenu', (event) => {
+        event.preventDefault();
+        this.strike(item, option);
+      }),
+    );
+    sheet
+      .querySelectorAll('.strike')
+      .forEach((button) => button.addEventListener('click', () => this.strike(item, button.previousElementSibling)));
     sheet.querySelectorAll('.answer-gap').forEach((gap) => this.bindGap(item, gap));
   }
 

@@ -22,7 +22,11 @@ export class Pictures {
 
   area(item, root, plane, { area, letter, shape, coords, label }) {
     const laying = root.matches('.laying');
-    const group = svg('g', { tabindex: '0', class: 'area', role: laying || root.dataset.way === 'order' ? 'button' : root.dataset.single ? 'radio' : 'checkbox' });
+    const group = svg('g', {
+      tabindex: '0',
+      class: 'area',
+      role: laying || root.dataset.way === 'order' ? 'button' : root.dataset.single ? 'radio' : 'checkbox',
+    });
     group.dataset[laying ? 'gap' : 'choice'] = area;
     group.dataset.label = label || letter;
     group.setAttribute('aria-label', label || this.answers.say('area', letter));
@@ -60,7 +64,8 @@ export class Pictures {
         event.stopPropagation();
         const step = event.shiftKey ? 1 : STEP;
         plane.cursor = [
-          Math.max(0, Math.min(plane.width, plane.cursor[0] + by[0] * step)), Math.max(0, Math.min(plane.height, plane.cursor[1] + by[1] * step)),
+          Math.max(0, Math.min(plane.width, plane.cursor[0] + by[0] * step)),
+          Math.max(0, Math.min(plane.height, plane.cursor[1] + by[1] * step)),
         ];
         this.drawCursor(plane);
       } else if (event.key === 'Enter' || event.key === ' ') {
@@ -93,7 +98,10 @@ export class Pictures {
         area.classList.toggle('chosen', at >= 0);
         if (root.dataset.way === 'order') {
           area.querySelector('text').textContent = at < 0 ? '' : String(at + 1);
-          area.setAttribute('aria-description', at < 0 ? this.answers.say('order.out') : this.answers.say('order.at', at + 1, values.length));
+          area.setAttribute(
+            'aria-description',
+            at < 0 ? this.answers.say('order.out') : this.answers.say('order.at', at + 1, values.length),
+          );
         } else {
           area.setAttribute('aria-checked', String(at >= 0));
         }
@@ -106,7 +114,9 @@ export class Pictures {
           mark.dataset.point = point;
           over.append(mark);
         });
-        root.querySelector('.pointed').textContent = values.length ? this.answers.say('points', values.length) : this.answers.say('points.none');
+        root.querySelector('.pointed').textContent = values.length
+          ? this.answers.say('points', values.length)
+          : this.answers.say('points.none');
       }
     });
   }
@@ -120,7 +130,9 @@ function cross({ width }, x, y, name) {
   const arm = Math.max(8, width / 50);
   const group = svg('g', { class: name, transform: `translate(${x} ${y})` });
   group.append(
-    svg('circle', { r: arm * 0.7 }), svg('path', { d: `M${-arm} 0H${arm}M0 ${-arm}V${arm}` }), svg('circle', { r: arm * 1.3, class: 'target' }),
+    svg('circle', { r: arm * 0.7 }),
+    svg('path', { d: `M${-arm} 0H${arm}M0 ${-arm}V${arm}` }),
+    svg('circle', { r: arm * 1.3, class: 'target' }),
   );
   return group;
 }

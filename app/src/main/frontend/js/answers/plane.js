@@ -20,7 +20,9 @@ export class Plane {
     this.plane.append(this.over);
     this.zoom = 1;
     this.view.style.setProperty('--shape', this.width / this.height);
-    root.querySelectorAll('[data-zoom]').forEach((button) => button.addEventListener('click', () => this.step(Number(button.dataset.zoom))));
+    root
+      .querySelectorAll('[data-zoom]')
+      .forEach((button) => button.addEventListener('click', () => this.step(Number(button.dataset.zoom))));
     this.answers = answers;
   }
 
@@ -51,10 +53,14 @@ export class Plane {
 export function outline(shape, coords, width, height) {
   const n = coords ? coords.split(',').map(Number) : [];
   switch (shape) {
-    case 'circle': return svg('circle', { cx: n[0], cy: n[1], r: n[2] });
-    case 'rect': return svg('rect', { x: n[0], y: n[1], width: n[2] - n[0], height: n[3] - n[1] });
-    case 'poly': return svg('polygon', { points: n.join(' ') });
-    default: return svg('rect', { x: 0, y: 0, width, height });
+    case 'circle':
+      return svg('circle', { cx: n[0], cy: n[1], r: n[2] });
+    case 'rect':
+      return svg('rect', { x: n[0], y: n[1], width: n[2] - n[0], height: n[3] - n[1] });
+    case 'poly':
+      return svg('polygon', { points: n.join(' ') });
+    default:
+      return svg('rect', { x: 0, y: 0, width, height });
   }
 }
 
@@ -62,13 +68,16 @@ export function outline(shape, coords, width, height) {
 export function middle(shape, coords, width, height) {
   const n = coords ? coords.split(',').map(Number) : [];
   switch (shape) {
-    case 'circle': return [n[0], n[1]];
-    case 'rect': return [(n[0] + n[2]) / 2, (n[1] + n[3]) / 2];
+    case 'circle':
+      return [n[0], n[1]];
+    case 'rect':
+      return [(n[0] + n[2]) / 2, (n[1] + n[3]) / 2];
     case 'poly': {
       const [xs, ys] = [n.filter((_, i) => i % 2 === 0), n.filter((_, i) => i % 2)];
       const mean = (list) => list.reduce((sum, value) => sum + value, 0) / list.length;
       return [mean(xs), mean(ys)];
     }
-    default: return [width / 2, height / 2];
+    default:
+      return [width / 2, height / 2];
   }
 }

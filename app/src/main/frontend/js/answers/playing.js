@@ -85,7 +85,9 @@ export class Playing {
   async fetchPlay(item, root) {
     const { sitting } = this.answers;
     await sitting.sender.drained();
-    const { ticket, type, parts } = await post(`${sitting.path}/plays/${encodeURIComponent(item)}/${encodeURIComponent(root.dataset.response)}`);
+    const { ticket, type, parts } = await post(
+      `${sitting.path}/plays/${encodeURIComponent(item)}/${encodeURIComponent(root.dataset.response)}`,
+    );
     const bytes = [];
     let entry;
     for (let part = 0; part < parts; part += 1) {
@@ -142,7 +144,8 @@ export class Playing {
     if (running && root.dataset.begun === 'true') {
       this.say(root, 'play.running');
     } else if (!running && !failed) {
-      root.querySelector('.play-said').textContent = left === undefined ? '' : left ? this.answers.say('play.left', left) : this.answers.say('play.none');
+      root.querySelector('.play-said').textContent =
+        left === undefined ? '' : left ? this.answers.say('play.left', left) : this.answers.say('play.none');
     }
   }
 }

@@ -1,5 +1,6 @@
 // Symbols on a ruled line that is wider than the window: laid where one presses, kept to its steps, moved by dragging
 // or with the arrow keys.
+import { drag, isLetGo } from '../drag.js';
 import { svg } from './plane.js';
 
 const HEIGHT = 96;
@@ -18,11 +19,13 @@ export class RuledLine {
     sheet.querySelectorAll('.ruled-line').forEach((root) => {
       this.rule(item, root);
       root.held = undefined;
-      root.querySelectorAll('[data-symbol]').forEach((button) => button.addEventListener('click', () => {
-        root.querySelectorAll('[data-symbol]').forEach((other) => other.setAttribute('aria-pressed', String(other === button)));
-        root.held = button.dataset.symbol;
-        this.answers.page.whisper(this.answers.say('ruled-line.held', button.textContent.trim()));
-      }));
+      root.querySelectorAll('[data-symbol]').forEach((button) =>
+        button.addEventListener('click', () => {
+          root.querySelectorAll('[data-symbol]').forEach((other) => other.setAttribute('aria-pressed', String(other === button)));
+          root.held = button.dataset.symbol;
+          this.answers.page.whisper(this.answers.say('ruled-line.held', button.textContent.trim()));
+        }),
+      );
       root.querySelector('[data-undo]').addEventListener('click', () => this.undo(item, root));
       root.line.addEventListener('click', (event) => {
         const placed = event.target.closest('[data-placed]');
@@ -42,7 +45,14 @@ export class RuledLine {
     const steps = root.positions.length - 1;
     root.gap = Math.max(14, Math.min(40, MOST_WIDTH / steps));
     const width = steps * root.gap + 2 * MARGIN;
-    root.line = svg('svg', { viewBox: `0 0 ${width} ${HEIGHT}`, width, height: HEIGHT, class: 'ruled', tabindex: '0', role: 'application' });
+    root.line = svg('svg', {
+      viewBox: `0 0 ${width} ${HEIGHT}`,
+      width,
+      height: HEIGHT,
+      class: 'ruled',
+      tabindex: '0',
+      role: 'application',
+    });
     root.line.setAttribute('aria-label', this.answers.say('ruled-line.keys'));
     root.line.append(svg('path', { d: `M${MARGIN} ${AXIS}H${width - MARGIN}`, class: 'axis' }));
     const every = Math.ceil(LABEL / root.gap);
@@ -127,7 +137,9 @@ export class RuledLine {
     const moved = `${symbol} ${root.positions[step]}`;
     const values = this.answers.given(item, root.dataset.response);
     if (!values.includes(moved)) {
-      this.change(item, root, () => this.answers.answer(item, root.dataset.response, [...values.filter((other) => other !== placed), moved]));
+      this.change(item, root, () =>
+        this.answers.answer(item, root.dataset.response, [...values.filter((other) => other !== placed), moved]),
+      );
       root.line.querySelector(`[data-placed="${moved}"]`)?.focus();
       this.answers.page.whisper(this.answers.say('ruled-line.at', root.positions[step], root.dataset.unit));
     }
@@ -147,7 +159,9 @@ export class RuledLine {
       const values = question.responses[root.dataset.response] ?? [];
       values.forEach((value) => root.line.append(this.placed(question.id, root, value)));
       root.querySelector('[data-undo]').disabled = root.past.length === 0 || question.seal !== 'none';
-      root.querySelector('.ruled-line-said').textContent = values.length ? this.answers.say('ruled-line.placed', values.length) : this.answers.say('ruled-line.none');
+      root.querySelector('.ruled-line-said').textContent = values.length
+        ? this.answers.say('ruled-line.placed', values.length)
+        : this.answers.say('ruled-line.none');
       if (focused) {
         root.line.querySelector(`[data-placed="${focused}"]`)?.focus();
       }
@@ -158,22 +172,27 @@ export class RuledLine {
     const [symbol, position] = value.split(' ');
     const button = root.querySelector(`[data-symbol="${CSS.escape(symbol)}"]`);
     const now = root.positions.indexOf(position);
-    const group = svg('g', { class: 'on-ruled-line', tabindex: '0', role: 'button', transform: `translate(${this.x(root, now)} 0)` });
+    const group = svg('g', {
+      class: 'on-ruled-line',
+      tabindex: '0',
+      role: 'button',
+      transform: `translate(${this.x(root, now)} 0)`,
+    });
     group.dataset.placed = value;
     group.setAttribute('aria-label', this.answers.say('ruled-line.one', button.textContent.trim(), position, root.dataset.unit));
     const text = svg('text', { x: 0, y: 30, 'text-anchor': 'middle' });
     text.textContent = button.dataset.letter;
     group.append(svg('rect', { x: -12, y: 12, width: 24, height: 26, rx: 3 }), text, svg('path', { d: `M0 38V${AXIS}` }));
-    group.addEventListener('pointerdown', (down) => {
-      const end = (event) => {
-        const step = this.at(root, event);
-        if (step !== now) {
-          this.move(item, root, value, step - now);
-        }
-      };
-      group.setPointerCapture(down.pointerId);
-      group.addEventListener('pointerup', end, { once: true });
-    });
+    group.addEventListener('pointerdown', (down) =>
+      drag(group, down, {
+        end: (event) => {
+          const step = this.at(root, event);
+          if (isLetGo(event) && step !== now) {
+            this.move(item, root, value, step - now);
+          }
+        },
+      }),
+    );
     return group;
   }
 }

@@ -8,6 +8,7 @@ import { Layout } from './layout.js';
 import { itemsOf, Leaving } from './leaving.js';
 import { Cells } from './cells.js';
 import { Panes } from './panes.js';
+import { Presses } from './presses.js';
 import { Review } from './review.js';
 import { Sheets } from './sheets.js';
 import { Totals } from './totals.js';
@@ -35,7 +36,13 @@ export class BlockPage {
     this.layout = new Layout(this.questions, () => this.inView);
     this.turning = new TurnSteps({ follow: () => this.follow(), draw: () => this.drawTurned(), arrive: () => this.arrive() });
     this.ledger = new Cells(this.floor, words, (item) => this.open(item));
-    this.review = new Review(sitting, words, (item) => this.open(item), this.ledger.cells, (item) => this.sheets.textOf(item));
+    this.review = new Review(
+      sitting,
+      words,
+      (item) => this.open(item),
+      this.ledger.cells,
+      (item) => this.sheets.textOf(item),
+    );
     this.totals = new Totals(words, this.stage);
     this.leaving = new Leaving(words, sections, this.states, numberOf);
     this.panes = new Panes(this.sheet, () => this.paneTurned());
@@ -43,32 +50,48 @@ export class BlockPage {
       ...page,
       open: (item) => this.open(item),
       numberOf,
-      hasNumber: () => Boolean(this.numberBox()),
-      putNumber: (text) => this.putNumber(text),
+      hasNumber: () => Boolean(this.presses.numberBox()),
+      putNumber: (text) => this.presses.putNumber(text),
       layOutAnew: () => this.layOutAnew(),
     });
     this.answers = new Answers(sitting, words, {
-      act: (kind, fields) => this.act(kind, fields), stateOf: (item) => this.states.get(item), whisper: (text) => page.whisper(text), flush: () => this.flush(),
+      act: (kind, fields) => this.act(kind, fields),
+      stateOf: (item) => this.states.get(item),
+      whisper: (text) => page.whisper(text),
+      flush: () => this.flush(),
     });
-    this.sheets = new Sheets(this.questions, sitting, words, { answers: this.answers, panes: this.panes, enter: (item) => this.enterAnswer(item) });
+    this.presses = new Presses(this);
+    this.sheets = new Sheets(this.questions, sitting, words, {
+      answers: this.answers,
+      panes: this.panes,
+      enter: (item) => this.presses.enterAnswer(item),
+    });
   }
 
   start() {
     this.sheets.start();
-    document.querySelectorAll('[data-do]').forEach((button) => button.addEventListener('click', () => this.do(button.dataset.do)));
-    document.querySelectorAll('[data-walk]').forEach((button) => button.addEventListener('click', () => this.walk(button.dataset.walk)));
+    document
+      .querySelectorAll('[data-do]')
+      .forEach((button) => button.addEventListener('click', () => this.presses.do(button.dataset.do)));
+    document
+      .querySelectorAll('[data-walk]')
+      .forEach((button) => button.addEventListener('click', () => this.presses.walk(button.dataset.walk)));
     new Keys({
-      leave: () => this.leaveFull(),
+      leave: () => this.presses.leaveFull(),
       strike: () => this.page.whisper(this.words.say('whisper.strike')),
-      digit: (number, strikes) => this.digit(number, strikes),
+      digit: (number, strikes) => this.presses.digit(number, strikes),
       tool: (name) => this.view === 'question' && this.tools.key(name),
-      act: (action) => this.do(action),
+      act: (action) => this.presses.do(action),
     });
     addEventListener('keydown', ({ key }) => key === 'Tab' && this.follow(), { capture: true });
-    ['pointerdown', 'click', 'contextmenu', 'keydown'].forEach((press) => this.sheet.addEventListener(press, (event) => this.keepIn(event), { capture: true }));
+    ['pointerdown', 'click', 'contextmenu', 'keydown'].forEach((press) =>
+      this.sheet.addEventListener(press, (event) => this.keepIn(event), { capture: true }),
+    );
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
-    this.questions.forEach((question) => question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }));
+    this.questions.forEach((question) =>
+      question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }),
+    );
     new ResizeObserver(() => {
       this.panes.fit();
       this.drawBelow();
@@ -78,7 +101,7 @@ export class BlockPage {
     const room = this.sitting.room();
     this.draw(room);
     if (!room.inView && room.view === 'question') {
-      this.openFirst(room);
+      this.presses.openFirst(room);
     }
     this.turning.end();
     this.layout.soon();
@@ -86,27 +109,6 @@ export class BlockPage {
   }
 
   // ---- presses
-
-  /** Returns the box of the question in view that a number of a tool goes into. */
-  numberBox() {
-    return this.inView && this.answers.boxes.numberBox(this.questions.get(this.inView));
-  }
-
-  putNumber(text) {
-    const box = this.numberBox();
-    if (box) {
-      this.showQuestion(this.inView);
-      box.value = text;
-      box.dispatchEvent(new Event('input'));
-      this.flush();
-      box.focus();
-    }
-  }
-
-  enterAnswer(item) {
-    this.flush();
-    this.act('answer-entered', { item });
-  }
 
   /** Enters what has been typed and not yet entered, as of when it was typed. */
   flush() {
@@ -147,7 +149,7 @@ export class BlockPage {
 
   /** A question that comes after another is fetched when it is opened. */
   async fetchUnknown(item) {
-    if (!await this.sheets.fetch(item)) {
+    if (!(await this.sheets.fetch(item))) {
       return;
     }
     const sheet = this.questions.get(item);
@@ -160,16 +162,6 @@ export class BlockPage {
     this.sheets.draw(this.states.get(item));
     this.tools.marks.paint(sheet);
     this.drawBelow();
-  }
-
-  /** Opens the first question that can be looked at; where none can, only the review is left. */
-  openFirst(room) {
-    return room.first ? this.open(room.first) : this.toReview();
-  }
-
-  /** Goes back to the question that was in view last. */
-  goBack() {
-    return this.last ? this.open(this.last) : this.openFirst(this.sitting.room());
   }
 
   /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
@@ -210,8 +202,10 @@ export class BlockPage {
   /** Whether reading is to go on at the question: the focus is where the turn was made, and nobody has moved it since. */
   focusMayMove() {
     const { activeElement, body } = document;
-    return (activeElement === this.turnedFrom || activeElement === body)
-      && !activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel');
+    return (
+      (activeElement === this.turnedFrom || activeElement === body) &&
+      !activeElement?.closest('.foot, .question.open, .inkbar, .tool-panel')
+    );
   }
 
   /** All that are read below one another stay so. */
@@ -228,153 +222,9 @@ export class BlockPage {
     this.page.whisper(this.words.say('whisper.question', this.order.indexOf(item) + 1, this.order.length, label, marked));
   }
 
-  walk(subset, chosen) {
-    if (this.act('walk-begun', { subset, ...(chosen && { chosen }) })) {
-      this.open(this.sitting.room().walk.items[0]);
-    }
-  }
-
-  do(what) {
-    const item = this.inView;
-    if (item && this.comesFirst(item, what)) {
-      return undefined;
-    }
-    switch (what) {
-      case 'next': return item ? this.to(this.sitting.desk.next(item)) : undefined;
-      case 'back': return item ? this.back(item) : undefined;
-      case 'erase': return item && this.erase(item);
-      case 'mark': return item && this.act(this.states.get(item).marked ? 'unmarked' : 'marked', { item });
-      case 'review': return this.view === 'review' ? undefined : this.toReview();
-      case 'return': return this.goBack();
-      case 'end': return this.ask();
-      case 'whole': return this.view === 'whole' ? this.do('return') : this.act('whole-view-opened', {});
-      case 'walk-shown': return this.walk('chosen', this.review.finder.shown());
-      case 'focus': return this.focus();
-      case 'enter': return item && this.enterAnswer(item);
-      case 'break': return this.askBreak();
-      case 'ledger': return this.fullLedger();
-      case 'fold': return this.ledger.fold();
-      case 'close': return this.ask();
-      case 'rail': return this.openRail();
-      case 'keys': return document.querySelector('#keys').showModal();
-      case 'instructions': return this.readAgain();
-      case 'case': return item && this.panes.toggle(this.questions.get(item));
-      case 'below': return Panes.scroller(this.questions.get(item)).scrollBy({ top: this.sheet.clientHeight * 0.8 });
-      default: return undefined;
-    }
-  }
-
-  /** Brings a question into view of which only the case is; nothing is done to one that cannot be seen. */
-  showQuestion(item) {
-    const question = this.questions.get(item);
-    if (Panes.asks(question)) {
-      return false;
-    }
-    this.panes.toggle(question);
-    return true;
-  }
-
   paneTurned() {
     this.drawNext();
     this.drawBelow();
-  }
-
-  /** Whether a question must come into view before something is done; one whose end must be seen is looked over first. */
-  comesFirst(item, what) {
-    const leaves = ['next', 'review', 'end'].includes(what) && this.toTheEnd.has(item);
-    if ((leaves || ['next', 'erase', 'enter'].includes(what)) && this.showQuestion(item)) {
-      return true;
-    }
-    if (leaves) {
-      this.turning.end();
-      this.lookForEnd();
-    }
-    return false;
-  }
-
-  to(item) {
-    return item ? this.open(item) : this.toReview();
-  }
-
-  /** Goes to the review page; a block without one asks at once whether it is to be closed. */
-  toReview() {
-    return this.hasReview ? this.act('review-opened', {}) : this.ask();
-  }
-
-  /** Gives the question the whole window, or takes it back. */
-  focus() {
-    this.floor.dataset.focus = this.floor.dataset.focus === 'on' ? '' : 'on';
-    this.layOutAnew();
-  }
-
-  /** Opens the tools where they are folded into one button, or folds them again. */
-  openRail() {
-    const open = this.floor.dataset.rail !== 'open';
-    this.floor.dataset.rail = open ? 'open' : '';
-    document.querySelector('[data-do=rail]').setAttribute('aria-expanded', String(open));
-    this.layOutAnew();
-  }
-
-  /** Takes back what fills the window. Returns whether anything did. */
-  leaveFull() {
-    if (this.ledger.isFull) {
-      this.fullLedger();
-    } else if (this.floor.dataset.focus === 'on') {
-      this.focus();
-    } else {
-      return false;
-    }
-    return true;
-  }
-
-  askBreak() {
-    this.flush();
-    this.leaving.askForBreak(this.sitting.room().breaks);
-  }
-
-  back(item) {
-    const before = this.sitting.desk.previous(item);
-    if (before) {
-      this.open(before);
-    } else {
-      this.page.slip(this.words.say('first-question'));
-    }
-  }
-
-  erase(item) {
-    this.answers.forget();
-    if (Object.keys(this.states.get(item).responses).length) {
-      this.act('erased', { item });
-    } else {
-      this.answers.draw(this.questions.get(item), this.states.get(item));
-    }
-  }
-
-  fullLedger() {
-    const full = this.ledger.isFull;
-    this.ledger.show(full ? '' : 'full');
-    (full ? this.questions.get(this.inView) : this.ledger.cells.get(this.inView ?? this.order[0]))?.focus();
-  }
-
-  readAgain() {
-    this.sitting.enter('instructions-reopened');
-    document.querySelector('#instructions').showModal();
-  }
-
-  /** Asks before the section is closed. */
-  ask() {
-    this.flush();
-    this.leaving.askToClose(this.sitting.room(), this.stage);
-  }
-
-  digit(number, strikes) {
-    if (this.inView && this.showQuestion(this.inView)) {
-      return;
-    }
-    const option = this.inView && this.questions.get(this.inView).querySelectorAll('.o')[number - 1];
-    if (option) {
-      this.answers.options[strikes ? 'strike' : 'choose'](this.inView, option);
-    }
   }
 
   // ---- drawing
@@ -406,7 +256,7 @@ export class BlockPage {
 
   drawView(room) {
     const shown = `${room.view} ${room.inView} ${room.walk?.subset}`;
-    if (!room.inView && room.view === 'question' || this.shown === shown) {
+    if ((!room.inView && room.view === 'question') || this.shown === shown) {
       return;
     }
     this.shown = shown;
@@ -472,7 +322,10 @@ export class BlockPage {
     }
     this.way = room.walk?.items ?? this.order;
     this.drawNext();
-    put(document.querySelector('#walk'), room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.inView) + 1, this.way.length) : '');
+    put(
+      document.querySelector('#walk'),
+      room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.inView) + 1, this.way.length) : '',
+    );
   }
 
   /** Says what Next leads to. */
@@ -480,7 +333,10 @@ export class BlockPage {
     if (this.inView && this.way) {
       const last = this.way.indexOf(this.inView) === this.way.length - 1;
       const onward = !last ? 'next' : this.hasReview ? 'next.review' : 'next.end';
-      put(document.querySelector('#next-label'), this.words.say(Panes.asks(this.questions.get(this.inView)) ? onward : 'next.question'));
+      put(
+        document.querySelector('#next-label'),
+        this.words.say(Panes.asks(this.questions.get(this.inView)) ? onward : 'next.question'),
+      );
     }
   }
 

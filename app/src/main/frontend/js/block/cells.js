@@ -8,13 +8,17 @@ export class Cells {
     this.words = words;
     this.cells = byData('.c', 'item');
     this.cells.forEach((cell, item) => cell.addEventListener('click', () => open(item)));
-    document.querySelectorAll('.tens-fold').forEach((fold) => fold.addEventListener('click', () => fold.parentElement.classList.toggle('folded')));
-    this.eye = new IntersectionObserver((seen) => seen.forEach(({ target, intersectionRatio }) => {
-      this.eye.unobserve(target);
-      if (intersectionRatio < 1) {
-        target.scrollIntoView({ block: 'nearest' });
-      }
-    }));
+    document
+      .querySelectorAll('.tens-fold')
+      .forEach((fold) => fold.addEventListener('click', () => fold.parentElement.classList.toggle('folded')));
+    this.eye = new IntersectionObserver((seen) =>
+      seen.forEach(({ target, intersectionRatio }) => {
+        this.eye.unobserve(target);
+        if (intersectionRatio < 1) {
+          target.scrollIntoView({ block: 'nearest' });
+        }
+      }),
+    );
   }
 
   get isFull() {
@@ -62,7 +66,11 @@ export class Cells {
     const entry = cell.querySelector('b');
     put(entry, label || (status === 'not-opened' ? '' : '–'));
     entry.classList.toggle('long', label.length > 4);
-    const said = [label ? '' : this.words.say(`status.${status}`), marked && this.words.say('whisper.marked'), seal !== 'none' && this.words.say('whisper.sealed')];
+    const said = [
+      label ? '' : this.words.say(`status.${status}`),
+      marked && this.words.say('whisper.marked'),
+      seal !== 'none' && this.words.say('whisper.sealed'),
+    ];
     put(cell.querySelector('.state'), said.filter(Boolean).join(''));
   }
 }

@@ -17,14 +17,16 @@ export class Finder {
     this.where.addEventListener('change', () => this.draw());
     this.sort.addEventListener('change', () => this.order());
     document.querySelector('#ledger-find').addEventListener('input', ({ target }) => this.findCells(target.value));
-    document.querySelectorAll('[data-filter]').forEach((button) =>
-      button.addEventListener('click', () => this.filter(button.dataset.filter)));
+    document
+      .querySelectorAll('[data-filter]')
+      .forEach((button) => button.addEventListener('click', () => this.filter(button.dataset.filter)));
   }
 
   filter(state) {
     this.state = state;
-    document.querySelectorAll('[data-filter]').forEach((button) =>
-      button.setAttribute('aria-pressed', String(button.dataset.filter === state)));
+    document
+      .querySelectorAll('[data-filter]')
+      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.filter === state)));
     this.draw();
   }
 
@@ -35,7 +37,7 @@ export class Finder {
 
   holds(item, row) {
     const { status, marked, section, set } = row.dataset;
-    const state = this.state === 'all' || status === this.state || this.state === 'marked' && marked === 'true';
+    const state = this.state === 'all' || status === this.state || (this.state === 'marked' && marked === 'true');
     const where = !this.where.value || this.where.value === section || this.where.value === set;
     return state && where && this.texts(item).includes(folded(this.find.value));
   }

@@ -2,8 +2,20 @@
 import { asking } from '../dialogs.js';
 
 const ACTIONS = {
-  n: 'next', ArrowRight: 'next', b: 'back', ArrowLeft: 'back', m: 'mark', e: 'erase', l: 'ledger', r: 'review',
-  i: 'instructions', a: 'enter', p: 'whole', f: 'focus', k: 'case', '?': 'keys',
+  n: 'next',
+  ArrowRight: 'next',
+  b: 'back',
+  ArrowLeft: 'back',
+  m: 'mark',
+  e: 'erase',
+  l: 'ledger',
+  r: 'review',
+  i: 'instructions',
+  a: 'enter',
+  p: 'whole',
+  f: 'focus',
+  k: 'case',
+  '?': 'keys',
 };
 const TYPED_IN = 'input, textarea, select, .panel, .inkbar, .tool-panel';
 /** An exhibit takes no typing: letters work there as everywhere; what else it has keys for, it does itself. */

@@ -13,11 +13,16 @@ export class Leaving {
   /** Asks before the section is closed, naming exactly what would stay without a full answer, and the time that is left. */
   askToClose(room, stage) {
     const list = document.querySelector('#close-list');
-    list.replaceChildren(...this.linesToClose().map((text) => Object.assign(document.createElement('li'), { textContent: text })));
+    list.replaceChildren(
+      ...this.linesToClose().map((text) => Object.assign(document.createElement('li'), { textContent: text })),
+    );
     const open = room.totals[stage].withoutFullAnswer > 0;
     document.querySelector('#close-all').hidden = open;
     document.querySelector('#close-costs').hidden = !open;
-    put(document.querySelector('#close-left'), room.tightestClock ? this.words.say('close.left', span(room.tightestClock.left)) : '');
+    put(
+      document.querySelector('#close-left'),
+      room.tightestClock ? this.words.say('close.left', span(room.tightestClock.left)) : '',
+    );
     document.querySelector('#close [data-act]').disabled = !mayClose(room);
     document.querySelector('#close').showModal();
   }
@@ -27,18 +32,27 @@ export class Leaving {
     return this.sections.flatMap((section) => {
       const title = this.sections.length > 1 ? `${section.title}: ` : '';
       const line = (name, wanted) => {
-        const numbers = itemsOf(section).filter((item) => wanted(this.states.get(item))).map(this.numberOf);
+        const numbers = itemsOf(section)
+          .filter((item) => wanted(this.states.get(item)))
+          .map(this.numberOf);
         return numbers.length ? [title + this.words.say(`close.${name}`, numbers.length, ranges(numbers))] : [];
       };
-      return ['blank', 'not-opened', 'part'].flatMap((name) => line(name, ({ status }) => status === name))
+      return ['blank', 'not-opened', 'part']
+        .flatMap((name) => line(name, ({ status }) => status === name))
         .concat(line('marked', ({ marked }) => marked));
     });
   }
 
   askForBreak({ next, seals }) {
     const numbers = seals.map(this.numberOf);
-    put(document.querySelector('#break-next'), next ? this.words.say('own-break.next', span(next)) : this.words.say('verdict.breaks-used-up'));
-    put(document.querySelector('#break-seals'), numbers.length ? this.words.say('own-break.seals', numbers.length, ranges(numbers)) : '');
+    put(
+      document.querySelector('#break-next'),
+      next ? this.words.say('own-break.next', span(next)) : this.words.say('verdict.breaks-used-up'),
+    );
+    put(
+      document.querySelector('#break-seals'),
+      numbers.length ? this.words.say('own-break.seals', numbers.length, ranges(numbers)) : '',
+    );
     document.querySelector('#break [data-act]').disabled = next === 0;
     document.querySelector('#break').showModal();
   }
@@ -51,8 +65,14 @@ export class Leaving {
       this.drawn = key;
       const note = document.querySelector('#not-yet');
       note.hidden = may;
-      put(note, may ? '' : 'closableFrom' in room
-        ? this.words.say('close.from', this.words.time(room.closableFrom)) : this.words.say('close.at-the-end'));
+      put(
+        note,
+        may
+          ? ''
+          : 'closableFrom' in room
+            ? this.words.say('close.from', this.words.time(room.closableFrom))
+            : this.words.say('close.at-the-end'),
+      );
       document.querySelector('#ask-close').disabled = !may;
     }
   }

@@ -1,5 +1,7 @@
 // What several questions are about, beside the question: two panes that scroll each by itself, with a divider between,
 // or two tabs in a narrow window. It is read first, alone; what is seen of it stays from question to question.
+import { drag } from '../drag.js';
+
 const SHARE = 'ledger-case-share';
 const LEAST = 25;
 const MOST = 70;
@@ -30,15 +32,23 @@ export class Panes {
     if (!panes) {
       return;
     }
-    panes.querySelectorAll('[data-pane-to]').forEach((button) => button.addEventListener('click', () => {
-      this.turn(question, button.dataset.paneTo);
-      this.focus(question);
-    }));
-    panes.querySelectorAll('.document').forEach((document, number) => document.addEventListener('scroll', () => {
-      if (question.classList.contains('open')) {
-        this.caseOf(panes).tops[number] = document.scrollTop;
-      }
-    }, { passive: true }));
+    panes.querySelectorAll('[data-pane-to]').forEach((button) =>
+      button.addEventListener('click', () => {
+        this.turn(question, button.dataset.paneTo);
+        this.focus(question);
+      }),
+    );
+    panes.querySelectorAll('.document').forEach((document, number) =>
+      document.addEventListener(
+        'scroll',
+        () => {
+          if (question.classList.contains('open')) {
+            this.caseOf(panes).tops[number] = document.scrollTop;
+          }
+        },
+        { passive: true },
+      ),
+    );
     panes.querySelector('[data-pane-below]').addEventListener('click', () => {
       const document = shown(panes);
       document.scrollBy({ top: document.clientHeight * 0.8 });
@@ -46,10 +56,12 @@ export class Panes {
     const tabs = [...panes.querySelectorAll('[data-document]')];
     tabs.forEach((tab, number) => {
       tab.addEventListener('click', () => this.open(panes, number));
-      tab.addEventListener('keydown', (event) => onArrow(event, number, tabs.length - 1, 1, (to) => {
-        this.open(panes, to);
-        tabs[to].focus();
-      }));
+      tab.addEventListener('keydown', (event) =>
+        onArrow(event, number, tabs.length - 1, 1, (to) => {
+          this.open(panes, to);
+          tabs[to].focus();
+        }),
+      );
     });
     this.bindDivider(panes);
   }
@@ -61,13 +73,14 @@ export class Panes {
     divider.setAttribute('aria-valuenow', this.share);
     divider.addEventListener('keydown', (event) => onArrow(event, this.share, MOST, STEP, (share) => this.divide(panes, share)));
     divider.addEventListener('dblclick', () => this.divide(panes, USUAL));
-    divider.addEventListener('pointerdown', (event) => divider.setPointerCapture(event.pointerId));
-    divider.addEventListener('pointermove', (event) => {
-      if (divider.hasPointerCapture(event.pointerId)) {
-        const { left, width } = panes.getBoundingClientRect();
-        this.divide(panes, Math.round(((event.clientX - left) * 100) / width));
-      }
-    });
+    divider.addEventListener('pointerdown', (down) =>
+      drag(divider, down, {
+        move: (event) => {
+          const { left, width } = panes.getBoundingClientRect();
+          this.divide(panes, Math.round(((event.clientX - left) * 100) / width));
+        },
+      }),
+    );
   }
 
   divide(panes, share) {
@@ -115,7 +128,9 @@ export class Panes {
   turn(question, pane) {
     const panes = of(question);
     panes.dataset.pane = pane;
-    panes.querySelectorAll('[data-pane-to]').forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.paneTo === pane)));
+    panes
+      .querySelectorAll('[data-pane-to]')
+      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.paneTo === pane)));
     this.turned();
   }
 

@@ -61,7 +61,14 @@ export class Sheets {
 
   draw(question) {
     const sheet = this.questions.get(question.id);
-    const entries = JSON.stringify([question.responses, question.playsLeft, question.struck, question.seal, question.entered, question.triesLeft]);
+    const entries = JSON.stringify([
+      question.responses,
+      question.playsLeft,
+      question.struck,
+      question.seal,
+      question.entered,
+      question.triesLeft,
+    ]);
     if (this.unknown.has(question.id) || this.drawn.get(question.id) === entries) {
       return;
     }

@@ -28,20 +28,26 @@ export class TurnSteps {
     const inAHurry = now - this.begun < HURRY;
     this.begun = now;
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => {
-      this.timer = setTimeout(() => this.rest(), DRAWN);
-      this.hooks.follow();
-    }, inAHurry ? FOLLOWED_IN_A_HURRY : FOLLOWED);
+    this.timer = setTimeout(
+      () => {
+        this.timer = setTimeout(() => this.rest(), DRAWN);
+        this.hooks.follow();
+      },
+      inAHurry ? FOLLOWED_IN_A_HURRY : FOLLOWED,
+    );
   }
 
   rest() {
     this.timer = undefined;
     this.hooks.draw();
-    requestIdleCallback(() => {
-      if (!this.on) {
-        this.hooks.arrive();
-      }
-    }, { timeout: DRAWN });
+    requestIdleCallback(
+      () => {
+        if (!this.on) {
+          this.hooks.arrive();
+        }
+      },
+      { timeout: DRAWN },
+    );
   }
 
   /** Does at once all that is still to be done. */

@@ -22,19 +22,54 @@ export class CalculatorTool {
     this.words = bench.words;
     const say = (key, ...args) => this.words.say(`calculator.${key}`, ...args);
     this.tape = make('ol', { class: 'tape', 'aria-label': say('tape') });
-    this.input = make('input', { type: 'text', class: 'sum-line', 'aria-label': say('sum'), autocomplete: 'off', spellcheck: 'false', maxlength: '200', inputmode: 'none' });
+    this.input = make('input', {
+      type: 'text',
+      class: 'sum-line',
+      'aria-label': say('sum'),
+      autocomplete: 'off',
+      spellcheck: 'false',
+      maxlength: '200',
+      inputmode: 'none',
+    });
     this.said = make('p', { class: 'tool-said', role: 'status' });
-    this.put = make('button', { type: 'button', class: 'btn wide', hidden: true, onclick: () => this.bench.page.putNumber(this.answer) });
+    this.put = make('button', {
+      type: 'button',
+      class: 'btn wide',
+      hidden: true,
+      onclick: () => this.bench.page.putNumber(this.answer),
+    });
     this.memory = make('span', { class: 'mono' });
-    this.angle = make('select', { 'aria-label': `${say('degrees')}, ${say('radians')}` },
-      make('option', { value: 'degrees', text: say('degrees') }), make('option', { value: 'radians', text: say('radians') }));
+    this.angle = make(
+      'select',
+      { 'aria-label': `${say('degrees')}, ${say('radians')}` },
+      make('option', { value: 'degrees', text: say('degrees') }),
+      make('option', { value: 'radians', text: say('radians') }),
+    );
     this.keys = make('div', { class: 'sum-keys' });
     panel.body.classList.add('calculator');
-    const clear = make('button', { type: 'button', class: 'link', text: say('clear-tape'), onclick: () => this.use('tape-cleared', {}) });
-    panel.body.append(this.tape, this.input, this.said, this.put,
-      make('div', { class: 'sum-memory' }, ...['add', 'subtract', 'clear'].map((memory, i) =>
-        make('button', { type: 'button', text: ['M+', 'M−', 'MC'][i], onclick: () => this.use('memory-used', { memory }) })), this.memory, this.angle, clear),
-      this.keys);
+    const clear = make('button', {
+      type: 'button',
+      class: 'link',
+      text: say('clear-tape'),
+      onclick: () => this.use('tape-cleared', {}),
+    });
+    panel.body.append(
+      this.tape,
+      this.input,
+      this.said,
+      this.put,
+      make(
+        'div',
+        { class: 'sum-memory' },
+        ...['add', 'subtract', 'clear'].map((memory, i) =>
+          make('button', { type: 'button', text: ['M+', 'M−', 'MC'][i], onclick: () => this.use('memory-used', { memory }) }),
+        ),
+        this.memory,
+        this.angle,
+        clear,
+      ),
+      this.keys,
+    );
     this.input.addEventListener('input', () => this.group());
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.read();
@@ -59,7 +94,12 @@ export class CalculatorTool {
   keyButton(key) {
     const names = { back: '⌫', clear: 'C', '²': 'x²', '^': 'xʸ', '!': 'n!', 'cbrt(': '∛' };
     const labels = { back: 'delete', clear: 'clear', '=': 'equals' };
-    const button = make('button', { type: 'button', text: names[key] ?? key.replace('(', key.length > 1 ? '' : '('), class: key === '=' ? 'go' : /\d|\./.test(key) ? 'digit' : '', onclick: () => this.press(key) });
+    const button = make('button', {
+      type: 'button',
+      text: names[key] ?? key.replace('(', key.length > 1 ? '' : '('),
+      class: key === '=' ? 'go' : /\d|\./.test(key) ? 'digit' : '',
+      onclick: () => this.press(key),
+    });
     if (labels[key]) {
       button.setAttribute('aria-label', this.words.say(`calculator.${labels[key]}`));
     }
@@ -148,14 +188,24 @@ export class CalculatorTool {
     this.lines = lines;
     this.answer = answer;
     const grouped = (text) => this.bench.module.grouped(text);
-    this.tape.replaceChildren(...lines.slice(-SHOWN_LINES).map((line) => {
-      if (line.kind === 'memory-used') {
-        return make('li', { text: `${{ add: 'M+', subtract: 'M−', clear: 'MC' }[line.memory]}  ${grouped(line.result)}` });
-      }
-      const result = line.fault ? this.words.say(`calculator.fault.${line.fault}`) : `= ${grouped(line.result)}`;
-      return make('li', {}, make('button', { type: 'button', title: this.words.say('calculator.take-up', line.sum), onclick: () => this.takeUp(line.sum) },
-        make('span', { text: grouped(line.sum) }), make('b', { text: result })));
-    }));
+    this.tape.replaceChildren(
+      ...lines.slice(-SHOWN_LINES).map((line) => {
+        if (line.kind === 'memory-used') {
+          return make('li', { text: `${{ add: 'M+', subtract: 'M−', clear: 'MC' }[line.memory]}  ${grouped(line.result)}` });
+        }
+        const result = line.fault ? this.words.say(`calculator.fault.${line.fault}`) : `= ${grouped(line.result)}`;
+        return make(
+          'li',
+          {},
+          make(
+            'button',
+            { type: 'button', title: this.words.say('calculator.take-up', line.sum), onclick: () => this.takeUp(line.sum) },
+            make('span', { text: grouped(line.sum) }),
+            make('b', { text: result }),
+          ),
+        );
+      }),
+    );
     this.tape.scrollTop = this.tape.scrollHeight;
     this.memory.textContent = memoryHeld ? this.words.say('calculator.memory', grouped(memory)) : '';
     if (!lines.length) {

@@ -1,5 +1,6 @@
 // Exhibits: documents in tabs, with pages, zoom, find, contents, and a hand to move them. PDF is drawn by a library that
 // is fetched with the first such document.
+import { drag } from '../drag.js';
 import { rangeOf, textNodes } from '../marks.js';
 import { fetchGiven } from '../server.js';
 import { icon, make } from './panels.js';
@@ -34,14 +35,37 @@ export class ExhibitTool {
     this.pageBox = make('input', { type: 'text', inputmode: 'numeric', class: 'page-box', 'aria-label': this.say('page') });
     this.pageBox.addEventListener('change', () => this.goTo(Number(this.pageBox.value) || 1));
     this.pageOf = make('span');
-    this.paging = make('span', { class: 'paging' },
-      icon(make('button', { onclick: () => this.goTo(this.page - 1) }), 'M15 5l-7 7 7 7', this.say('before')), this.pageBox, this.pageOf,
-      icon(make('button', { onclick: () => this.goTo(this.page + 1) }), 'M9 5l7 7-7 7', this.say('after')));
-    this.zoomBox = make('select', { 'aria-label': this.say('zoom'), onchange: () => this.setZoom(Number(this.zoomBox.value)) },
-      make('option', { value: '0', text: this.say('fit') }), ...ZOOMS.map((zoom) => make('option', { value: String(zoom), text: `${zoom} %` })));
-    this.hand = icon(make('button', { 'aria-pressed': 'false', onclick: () => this.setHand(this.body.dataset.hand !== 'on') }), 'M8 12V6a1.500 1.500 0 0 1 3 0v5V4a1.500 1.500 0 0 1 3 0v7V6a1.500 1.500 0 0 1 3 0v8c0 4-2 6-5 6s-4-1-6-4l-2-4c1-1 3 0 4 2z', this.say('hand'));
-    this.contentsButton = icon(make('button', { 'aria-pressed': 'false', hidden: true, onclick: () => this.toggleContents() }), 'M4 6h3M4 12h3M4 18h3M10 6h10M10 12h10M10 18h10', this.say('contents'));
-    this.findBox = make('input', { type: 'search', class: 'find-box', 'aria-label': this.say('find'), placeholder: this.say('find'), maxlength: '80' });
+    this.paging = make(
+      'span',
+      { class: 'paging' },
+      icon(make('button', { onclick: () => this.goTo(this.page - 1) }), 'M15 5l-7 7 7 7', this.say('before')),
+      this.pageBox,
+      this.pageOf,
+      icon(make('button', { onclick: () => this.goTo(this.page + 1) }), 'M9 5l7 7-7 7', this.say('after')),
+    );
+    this.zoomBox = make(
+      'select',
+      { 'aria-label': this.say('zoom'), onchange: () => this.setZoom(Number(this.zoomBox.value)) },
+      make('option', { value: '0', text: this.say('fit') }),
+      ...ZOOMS.map((zoom) => make('option', { value: String(zoom), text: `${zoom} %` })),
+    );
+    this.hand = icon(
+      make('button', { 'aria-pressed': 'false', onclick: () => this.setHand(this.body.dataset.hand !== 'on') }),
+      'M8 12V6a1.500 1.500 0 0 1 3 0v5V4a1.500 1.500 0 0 1 3 0v7V6a1.500 1.500 0 0 1 3 0v8c0 4-2 6-5 6s-4-1-6-4l-2-4c1-1 3 0 4 2z',
+      this.say('hand'),
+    );
+    this.contentsButton = icon(
+      make('button', { 'aria-pressed': 'false', hidden: true, onclick: () => this.toggleContents() }),
+      'M4 6h3M4 12h3M4 18h3M10 6h10M10 12h10M10 18h10',
+      this.say('contents'),
+    );
+    this.findBox = make('input', {
+      type: 'search',
+      class: 'find-box',
+      'aria-label': this.say('find'),
+      placeholder: this.say('find'),
+      maxlength: '80',
+    });
     this.findBox.addEventListener('input', () => this.search());
     this.findBox.addEventListener('keydown', (event) => {
       if (event.key === 'Enter') {
@@ -49,12 +73,26 @@ export class ExhibitTool {
       }
     });
     this.foundSaid = make('span', { role: 'status' });
-    this.beside = icon(make('button', { onclick: () => this.openBeside() }), 'M4 5h7v14H4zM13 5h7v14h-7zM16.500 9v6M13.500 12h6', this.say('beside'));
-    return make('div', { class: 'tool-bar' }, this.contentsButton, this.paging,
-      icon(make('button', { onclick: () => this.step(-1) }), 'M5 12h14', this.say('smaller')), this.zoomBox,
-      icon(make('button', { onclick: () => this.step(1) }), 'M5 12h14M12 5v14', this.say('larger')), this.hand,
-      this.findBox, icon(make('button', { onclick: () => this.toFound(-1) }), 'M6 15l6-6 6 6', this.say('previous')),
-      icon(make('button', { onclick: () => this.toFound(1) }), 'M6 9l6 6 6-6', this.say('next')), this.foundSaid, this.beside);
+    this.beside = icon(
+      make('button', { onclick: () => this.openBeside() }),
+      'M4 5h7v14H4zM13 5h7v14h-7zM16.500 9v6M13.500 12h6',
+      this.say('beside'),
+    );
+    return make(
+      'div',
+      { class: 'tool-bar' },
+      this.contentsButton,
+      this.paging,
+      icon(make('button', { onclick: () => this.step(-1) }), 'M5 12h14', this.say('smaller')),
+      this.zoomBox,
+      icon(make('button', { onclick: () => this.step(1) }), 'M5 12h14M12 5v14', this.say('larger')),
+      this.hand,
+      this.findBox,
+      icon(make('button', { onclick: () => this.toFound(-1) }), 'M6 15l6-6 6 6', this.say('previous')),
+      icon(make('button', { onclick: () => this.toFound(1) }), 'M6 9l6 6 6-6', this.say('next')),
+      this.foundSaid,
+      this.beside,
+    );
   }
 
   // ---- which exhibit
@@ -71,7 +109,8 @@ export class ExhibitTool {
       this.exhibits = exhibits;
       this.beside.hidden = this.panel.name !== 'exhibit' || exhibits.length < 2;
       this.drawTabs();
-      const wanted = exhibits.find(({ id }) => id === this.panel.showing) ?? exhibits[this.panel.name === 'exhibit' ? 0 : 1] ?? exhibits[0];
+      const wanted =
+        exhibits.find(({ id }) => id === this.panel.showing) ?? exhibits[this.panel.name === 'exhibit' ? 0 : 1] ?? exhibits[0];
       if (wanted && wanted.id !== this.current?.id) {
         this.show(wanted);
       }
@@ -79,9 +118,17 @@ export class ExhibitTool {
   }
 
   drawTabs() {
-    this.tabs.replaceChildren(...this.exhibits.map((exhibit) => make('button', {
-      type: 'button', role: 'tab', 'aria-selected': String(exhibit.id === this.current?.id), text: exhibit.title, onclick: () => this.choose(exhibit),
-    })));
+    this.tabs.replaceChildren(
+      ...this.exhibits.map((exhibit) =>
+        make('button', {
+          type: 'button',
+          role: 'tab',
+          'aria-selected': String(exhibit.id === this.current?.id),
+          text: exhibit.title,
+          onclick: () => this.choose(exhibit),
+        }),
+      ),
+    );
     this.tabs.hidden = this.exhibits.length < 2;
   }
 
@@ -123,7 +170,10 @@ export class ExhibitTool {
       this.bench.marks.paint(this.body);
       this.search(false);
     } catch {
-      this.said.replaceChildren(`${this.say('failed')} `, make('button', { type: 'button', class: 'link', text: this.say('again'), onclick: () => this.show(exhibit) }));
+      this.said.replaceChildren(
+        `${this.say('failed')} `,
+        make('button', { type: 'button', class: 'link', text: this.say('again'), onclick: () => this.show(exhibit) }),
+      );
     }
   }
 
@@ -142,9 +192,14 @@ export class ExhibitTool {
     switch (exhibit.kind) {
       case 'pdf': {
         const { PdfDocument } = await pdf.library;
-        return PdfDocument.open(await response.arrayBuffer(), this.body, { text, worker: pdf.worker, drawn: (page) => this.pageDrawn(page) });
+        return PdfDocument.open(await response.arrayBuffer(), this.body, {
+          text,
+          worker: pdf.worker,
+          drawn: (page) => this.pageDrawn(page),
+        });
       }
-      default: return new HtmlDocument(this.body, await response.text(), exhibit.kind, text);
+      default:
+        return new HtmlDocument(this.body, await response.text(), exhibit.kind, text);
     }
   }
 
@@ -159,10 +214,11 @@ export class ExhibitTool {
 
   drawContents(outline) {
     this.contentsButton.hidden = outline.length === 0;
-    const level = (entries, depth) => entries.flatMap(({ title, page, items }) => [
-      make('button', { type: 'button', class: `level-${depth}`, text: title, onclick: () => this.goTo(page) }),
-      ...level(items ?? [], depth + 1),
-    ]);
+    const level = (entries, depth) =>
+      entries.flatMap(({ title, page, items }) => [
+        make('button', { type: 'button', class: `level-${depth}`, text: title, onclick: () => this.goTo(page) }),
+        ...level(items ?? [], depth + 1),
+      ]);
     this.contents.replaceChildren(...level(outline, 0));
   }
 
@@ -257,14 +313,13 @@ export class ExhibitTool {
       return;
     }
     event.preventDefault();
-    this.body.setPointerCapture(event.pointerId);
     const from = [event.clientX + this.body.scrollLeft, event.clientY + this.body.scrollTop];
-    const move = (moved) => {
-      this.body.scrollLeft = from[0] - moved.clientX;
-      this.body.scrollTop = from[1] - moved.clientY;
-    };
-    this.body.addEventListener('pointermove', move);
-    this.body.addEventListener('pointerup', () => this.body.removeEventListener('pointermove', move), { once: true });
+    drag(this.body, event, {
+      move: (moved) => {
+        this.body.scrollLeft = from[0] - moved.clientX;
+        this.body.scrollTop = from[1] - moved.clientY;
+      },
+    });
   }
 
   /** Two fingers change the size. Returns whether there are two. */
@@ -303,7 +358,15 @@ export class ExhibitTool {
   }
 
   key(event) {
-    const does = { '+': () => this.step(1), '-': () => this.step(-1), 0: () => this.setZoom(0), PageDown: () => this.goTo(this.page + 1), PageUp: () => this.goTo(this.page - 1), ' ': () => this.setHand(true), '/': () => this.find() }[event.key];
+    const does = {
+      '+': () => this.step(1),
+      '-': () => this.step(-1),
+      0: () => this.setZoom(0),
+      PageDown: () => this.goTo(this.page + 1),
+      PageUp: () => this.goTo(this.page - 1),
+      ' ': () => this.setHand(true),
+      '/': () => this.find(),
+    }[event.key];
     if (does && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
       does();
@@ -329,10 +392,15 @@ export class ExhibitTool {
     if (this.searching !== search) {
       return;
     }
-    this.found = texts.flatMap((text, index) => places(text.toLocaleLowerCase(), wanted)
-      .map((start) => ({ page: index + 1, start, end: start + wanted.length })));
+    this.found = texts.flatMap((text, index) =>
+      places(text.toLocaleLowerCase(), wanted).map((start) => ({ page: index + 1, start, end: start + wanted.length })),
+    );
     this.foundAt = -1;
-    this.foundSaid.textContent = wanted ? this.found.length ? this.say('found', 0, this.found.length) : this.say('found.none') : '';
+    this.foundSaid.textContent = wanted
+      ? this.found.length
+        ? this.say('found', 0, this.found.length)
+        : this.say('found.none')
+      : '';
     this.paintFound();
     if (going && this.found.length) {
       this.toFound(1);
@@ -423,7 +491,11 @@ class HtmlDocument {
   scrollTo() {}
 
   texts() {
-    return Promise.resolve([textNodes(this.element).map((node) => node.data).join('')]);
+    return Promise.resolve([
+      textNodes(this.element)
+        .map((node) => node.data)
+        .join(''),
+    ]);
   }
 
   textElement() {

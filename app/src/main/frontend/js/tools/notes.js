@@ -41,8 +41,14 @@ export class NotesTool {
     box.value = note?.words ?? '';
     const number = note?.number ?? 1 + Math.max(0, ...this.bench.in('notes').map((one) => one.number));
     this.writing = { number, item, anchor, box, entered: note?.words };
-    const form = make('div', { class: 'note writing' }, make('b', { text: this.words.say('notes.of', this.bench.page.numberOf(item)) }),
-      quote(anchor), box, make('button', { type: 'button', class: 'btn', text: this.words.say('notes.keep'), onclick: () => this.close() }));
+    const form = make(
+      'div',
+      { class: 'note writing' },
+      make('b', { text: this.words.say('notes.of', this.bench.page.numberOf(item)) }),
+      quote(anchor),
+      box,
+      make('button', { type: 'button', class: 'btn', text: this.words.say('notes.keep'), onclick: () => this.close() }),
+    );
     box.addEventListener('input', () => {
       clearTimeout(this.pausing);
       this.pausing = setTimeout(() => this.flush(), WRITING_PAUSE);
@@ -94,12 +100,34 @@ export class NotesTool {
   noteElement(note) {
     const { item, text, start, end } = note;
     const anchor = text ? { text, start, end } : undefined;
-    return make('article', { class: 'note' },
-      make('button', { type: 'button', class: 'link', text: this.words.say('notes.jump', this.bench.page.numberOf(item)), onclick: () => this.bench.page.open(item) }),
-      quote(anchor), make('p', { text: note.words }),
-      make('div', { class: 'note-do' },
-        make('button', { type: 'button', class: 'link', text: this.words.say('notes.edit'), onclick: () => this.write(item, anchor, note) }),
-        make('button', { type: 'button', class: 'link', text: this.words.say('notes.remove'), onclick: () => this.remove(note, anchor) })));
+    return make(
+      'article',
+      { class: 'note' },
+      make('button', {
+        type: 'button',
+        class: 'link',
+        text: this.words.say('notes.jump', this.bench.page.numberOf(item)),
+        onclick: () => this.bench.page.open(item),
+      }),
+      quote(anchor),
+      make('p', { text: note.words }),
+      make(
+        'div',
+        { class: 'note-do' },
+        make('button', {
+          type: 'button',
+          class: 'link',
+          text: this.words.say('notes.edit'),
+          onclick: () => this.write(item, anchor, note),
+        }),
+        make('button', {
+          type: 'button',
+          class: 'link',
+          text: this.words.say('notes.remove'),
+          onclick: () => this.remove(note, anchor),
+        }),
+      ),
+    );
   }
 
   remove(note, anchor) {
@@ -107,11 +135,16 @@ export class NotesTool {
       return;
     }
     this.close();
-    const undo = make('button', { type: 'button', class: 'link', text: this.words.say('notes.undo'), onclick: () => {
-      this.bench.enter('note-written', { number: note.number, item: note.item, words: note.words, ...(anchor ?? {}) });
-      this.said.replaceChildren();
-      this.close();
-    } });
+    const undo = make('button', {
+      type: 'button',
+      class: 'link',
+      text: this.words.say('notes.undo'),
+      onclick: () => {
+        this.bench.enter('note-written', { number: note.number, item: note.item, words: note.words, ...(anchor ?? {}) });
+        this.said.replaceChildren();
+        this.close();
+      },
+    });
     this.said.replaceChildren(`${this.words.say('notes.removed')} `, undo);
     undo.focus();
   }

@@ -1,8 +1,17 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
+import { drag } from '../drag.js';
 import { asking } from '../dialogs.js';
 
 const STEP = 16;
+
+const PANEL = `
+  <header>
+    <button type="button" class="mover"></button><button type="button" class="tidy"></button>
+    <button type="button" class="folder"></button><button type="button" class="closer"></button>
+  </header>
+  <div class="tool-body"></div>
+  <button type="button" class="sizer" tabindex="-1"></button>`;
 
 export class Panels {
   /** @param hooks `changed()` after panels were opened, moved or folded; `resizing()` before the sheet becomes wider or narrower */
@@ -43,9 +52,18 @@ export class Panels {
     element.setAttribute('role', 'region');
     element.setAttribute('aria-label', title);
     element.hidden = true;
-    element.innerHTML = '<header><button type="button" class="mover"></button><button type="button" class="tidy"></button><button type="button" class="folder"></button><button type="button" class="closer"></button></header><div class="tool-body"></div><button type="button" class="sizer" tabindex="-1"></button>';
+    element.innerHTML = PANEL;
     this.home.append(element);
-    const panel = { name, title, element, body: element.querySelector('.tool-body'), state: 'closed', byHand: false, rect: [0, 0, 0, 0], showing: '' };
+    const panel = {
+      name,
+      title,
+      element,
+      body: element.querySelector('.tool-body'),
+      state: 'closed',
+      byHand: false,
+      rect: [0, 0, 0, 0],
+      showing: '',
+    };
     const [mover, tidy, folder, closer] = element.querySelectorAll('header button');
     mover.textContent = title;
     mover.setAttribute('aria-label', this.words.say('panel.move', title));
@@ -68,7 +86,12 @@ export class Panels {
 
   /** Takes the place over that was entered before. */
   restore(panel, place) {
-    Object.assign(panel, { state: place.state, byHand: place.byHand, rect: [place.left, place.top, place.width, place.height], showing: place.showing });
+    Object.assign(panel, {
+      state: place.state,
+      byHand: place.byHand,
+      rect: [place.left, place.top, place.width, place.height],
+      showing: place.showing,
+    });
     this.order = [...this.order.filter((one) => one !== panel), panel];
   }
 
@@ -136,7 +159,13 @@ export class Panels {
     const area = this.area(unit);
     const visible = this.visible();
     const auto = visible.filter((panel) => !panel.byHand && panel.state === 'open');
-    const places = JSON.parse(this.module.arranged(auto.map(({ name }) => name), area, unit));
+    const places = JSON.parse(
+      this.module.arranged(
+        auto.map(({ name }) => name),
+        area,
+        unit,
+      ),
+    );
     auto.forEach((panel) => {
       panel.rect = places[panel.name];
     });
@@ -187,7 +216,12 @@ export class Panels {
     panel.drawn = rect;
     const [left, top, width, height] = rect;
     const folded = panel.state === 'folded';
-    Object.assign(style, { left: `${left}px`, top: `${top}px`, width: folded ? '' : `${width}px`, height: folded ? '' : `${height}px` });
+    Object.assign(style, {
+      left: `${left}px`,
+      top: `${top}px`,
+      width: folded ? '' : `${width}px`,
+      height: folded ? '' : `${height}px`,
+    });
     const folder = panel.element.querySelector('.folder');
     folder.title = this.words.say(folded ? 'panel.unfold' : 'panel.fold');
     folder.setAttribute('aria-label', folder.title);
@@ -201,23 +235,18 @@ export class Panels {
       }
       const from = [event.clientX, event.clientY];
       const rect = panel.drawn;
-      handle.setPointerCapture(event.pointerId);
-      const move = (moved) => {
-        this.putByHand(panel, apply(rect, moved.clientX - from[0], moved.clientY - from[1]));
-        this.dragged = true;
-      };
-      const end = () => {
-        handle.removeEventListener('pointermove', move);
-        handle.removeEventListener('pointerup', end);
-        handle.removeEventListener('pointercancel', end);
-        if (this.dragged) {
-          this.dragged = false;
-          this.enter(panel);
-        }
-      };
-      handle.addEventListener('pointermove', move);
-      handle.addEventListener('pointerup', end);
-      handle.addEventListener('pointercancel', end);
+      drag(handle, event, {
+        move: (moved) => {
+          this.putByHand(panel, apply(rect, moved.clientX - from[0], moved.clientY - from[1]));
+          this.dragged = true;
+        },
+        end: () => {
+          if (this.dragged) {
+            this.dragged = false;
+            this.enter(panel);
+          }
+        },
+      });
     });
   }
 
@@ -226,7 +255,10 @@ export class Panels {
     if (way && panel.state === 'open') {
       event.preventDefault();
       const [left, top, width, height] = panel.drawn;
-      this.putByHand(panel, event.shiftKey ? [left, top, width + way[0], height + way[1]] : [left + way[0], top + way[1], width, height]);
+      this.putByHand(
+        panel,
+        event.shiftKey ? [left, top, width + way[0], height + way[1]] : [left + way[0], top + way[1], width, height],
+      );
       this.enter(panel);
     }
   }
@@ -240,7 +272,16 @@ export class Panels {
 
   enter(panel) {
     const [left, top, width, height] = panel.rect;
-    this.sitting.enter('panel-placed', { panel: panel.name, state: panel.state, byHand: panel.byHand, left, top, width, height, showing: panel.showing });
+    this.sitting.enter('panel-placed', {
+      panel: panel.name,
+      state: panel.state,
+      byHand: panel.byHand,
+      left,
+      top,
+      width,
+      height,
+      showing: panel.showing,
+    });
   }
 }
 

@@ -11,7 +11,14 @@ let shared;
 export class PdfDocument {
   static async open(bytes, body, { text, worker, drawn }) {
     shared ??= PDFWorker.create({ port: worker });
-    const pdf = await getDocument({ data: bytes, worker: shared, disableFontFace: true, useWasm: false, useWorkerFetch: false, isOffscreenCanvasSupported: false }).promise;
+    const pdf = await getDocument({
+      data: bytes,
+      worker: shared,
+      disableFontFace: true,
+      useWasm: false,
+      useWorkerFetch: false,
+      isOffscreenCanvasSupported: false,
+    }).promise;
     const first = await pdf.getPage(1);
     return new PdfDocument(pdf, body, text, drawn, first.getViewport({ scale: CSS_POINT }));
   }
@@ -30,11 +37,15 @@ export class PdfDocument {
       return sheet;
     });
     body.replaceChildren(...this.sheets);
-    this.eye = new IntersectionObserver((seen) => seen.forEach(({ target, isIntersecting }) => {
-      if (isIntersecting) {
-        this.render(target);
-      }
-    }), { root: body, rootMargin: '200px' });
+    this.eye = new IntersectionObserver(
+      (seen) =>
+        seen.forEach(({ target, isIntersecting }) => {
+          if (isIntersecting) {
+            this.render(target);
+          }
+        }),
+      { root: body, rootMargin: '200px' },
+    );
   }
 
   /** Returns the contents list; empty where the document has none. */
@@ -98,11 +109,13 @@ export class PdfDocument {
 
   /** Returns the text of every page, as its text layer has it. */
   texts() {
-    this.allTexts ??= Promise.all(this.sheets.map(async (_, i) => {
-      const page = await this.pdf.getPage(i + 1);
-      const { items } = await page.getTextContent();
-      return items.map((item) => item.str ?? '').join('');
-    }));
+    this.allTexts ??= Promise.all(
+      this.sheets.map(async (_, i) => {
+        const page = await this.pdf.getPage(i + 1);
+        const { items } = await page.getTextContent();
+        return items.map((item) => item.str ?? '').join('');
+      }),
+    );
     return this.allTexts;
   }
 

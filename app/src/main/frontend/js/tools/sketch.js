@@ -1,4 +1,5 @@
 // The sketch: shapes in SVG. What a pointer hits and how shapes move and stretch is the rulebook's.
+import { drag } from '../drag.js';
 import { icon, make } from './panels.js';
 
 const SVG = 'http://www.w3.org/2000/svg';
@@ -43,18 +44,55 @@ export class SketchTool {
   }
 
   makeBar() {
-    this.modes = new Map(Object.entries(MODES).map(([mode, path]) => {
-      const button = icon(make('button', { 'aria-pressed': 'false', onclick: () => this.setMode(mode) }), path, this.say(mode));
-      return [mode, button];
-    }));
-    this.inks = new Map(INKS.map((ink) => [ink, make('button', { type: 'button', class: `icon ink ink-${ink}`, title: this.say(`ink.${ink}`), 'aria-label': this.say(`ink.${ink}`), 'aria-pressed': String(ink === this.ink), onclick: () => this.setInk(ink) }, make('i'))]));
-    this.undo = icon(make('button', { onclick: () => this.stroke('undone') }), 'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3', this.words.say('worksheet.undo'));
-    this.redo = icon(make('button', { onclick: () => this.stroke('redone') }), 'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3', this.words.say('worksheet.redo'));
+    this.modes = new Map(
+      Object.entries(MODES).map(([mode, drawing]) => {
+        const button = icon(
+          make('button', { 'aria-pressed': 'false', onclick: () => this.setMode(mode) }),
+          drawing,
+          this.say(mode),
+        );
+        return [mode, button];
+      }),
+    );
+    this.inks = new Map(
+      INKS.map((ink) => [
+        ink,
+        make(
+          'button',
+          {
+            type: 'button',
+            class: `icon ink ink-${ink}`,
+            title: this.say(`ink.${ink}`),
+            'aria-label': this.say(`ink.${ink}`),
+            'aria-pressed': String(ink === this.ink),
+            onclick: () => this.setInk(ink),
+          },
+          make('i'),
+        ),
+      ]),
+    );
+    this.undo = icon(
+      make('button', { onclick: () => this.stroke('undone') }),
+      'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3',
+      this.words.say('worksheet.undo'),
+    );
+    this.redo = icon(
+      make('button', { onclick: () => this.stroke('redone') }),
+      'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3',
+      this.words.say('worksheet.redo'),
+    );
     this.remove = icon(make('button', { onclick: () => this.erase() }), 'M5 7h14M9 7V4h6v3M7 7l1 13h8l1-13', this.say('delete'));
-    return make('div', { class: 'tool-bar' }, ...this.modes.values(), ...this.inks.values(),
+    return make(
+      'div',
+      { class: 'tool-bar' },
+      ...this.modes.values(),
+      ...this.inks.values(),
       icon(make('button', { onclick: () => this.setWidth(-1) }), 'M5 12h14M5 16h14', this.say('thinner')),
       icon(make('button', { onclick: () => this.setWidth(1) }), 'M5 8h14v3H5zM5 15h14v3H5z', this.say('thicker')),
-      this.undo, this.redo, this.remove);
+      this.undo,
+      this.redo,
+      this.remove,
+    );
   }
 
   makePaper() {
@@ -70,7 +108,14 @@ export class SketchTool {
     });
     this.paper.addEventListener('pointerdown', (event) => this.down(event));
     this.paper.addEventListener('keydown', (event) => this.key(event));
-    this.typing = make('input', { type: 'text', maxlength: '200', hidden: true, class: 'sketch-text', 'aria-label': this.say('type'), placeholder: this.say('type') });
+    this.typing = make('input', {
+      type: 'text',
+      maxlength: '200',
+      hidden: true,
+      class: 'sketch-text',
+      'aria-label': this.say('type'),
+      placeholder: this.say('type'),
+    });
     this.typing.addEventListener('keydown', (event) => {
       if (event.key === 'Enter') {
         this.placeText();
@@ -85,10 +130,21 @@ export class SketchTool {
 
   makeFoot() {
     this.said = make('span', { role: 'status' });
-    this.gridButton = make('button', { type: 'button', class: 'link', 'aria-pressed': 'false', text: this.say('grid'), onclick: () => this.toggleGrid() });
-    return make('div', { class: 'tool-bar' },
-      icon(make('button', { onclick: () => this.turn(-1) }), 'M15 5l-7 7 7 7', this.say('before')), this.said,
-      icon(make('button', { onclick: () => this.turn(1) }), 'M9 5l7 7-7 7', this.say('after')), this.gridButton);
+    this.gridButton = make('button', {
+      type: 'button',
+      class: 'link',
+      'aria-pressed': 'false',
+      text: this.say('grid'),
+      onclick: () => this.toggleGrid(),
+    });
+    return make(
+      'div',
+      { class: 'tool-bar' },
+      icon(make('button', { onclick: () => this.turn(-1) }), 'M15 5l-7 7 7 7', this.say('before')),
+      this.said,
+      icon(make('button', { onclick: () => this.turn(1) }), 'M9 5l7 7-7 7', this.say('after')),
+      this.gridButton,
+    );
   }
 
   focus() {
@@ -124,7 +180,9 @@ export class SketchTool {
     const parts = [];
     if (shape) {
       const [left, top, right, bottom] = JSON.parse(this.bench.module.frame(shape)).map((number) => number / 10);
-      parts.push(svg('rect', { x: left - 4, y: top - 4, width: right - left + 8, height: bottom - top + 8, class: 'chosen-frame' }));
+      parts.push(
+        svg('rect', { x: left - 4, y: top - 4, width: right - left + 8, height: bottom - top + 8, class: 'chosen-frame' }),
+      );
       if (shape.shape !== 'text') {
         parts.push(svg('rect', { x: right - 4, y: bottom - 4, width: 20, height: 20, class: 'handle' }));
       }
@@ -225,29 +283,29 @@ export class SketchTool {
       return;
     }
     this.drawing = true;
-    this.paper.setPointerCapture(event.pointerId);
-    const move = (moved) => act.move(this.point(moved), moved);
-    const end = (ended) => {
-      this.paper.removeEventListener('pointermove', move);
-      this.paper.removeEventListener('pointerup', end);
-      this.paper.removeEventListener('pointercancel', end);
-      act.end(this.point(ended));
-      this.drawing = false;
-      this.toPaper = undefined;
-    };
-    this.paper.addEventListener('pointermove', move);
-    this.paper.addEventListener('pointerup', end);
-    this.paper.addEventListener('pointercancel', end);
+    drag(this.paper, event, {
+      move: (moved) => act.move(this.point(moved), moved),
+      end: (ended) => {
+        act.end(this.point(ended));
+        this.drawing = false;
+        this.toPaper = undefined;
+      },
+    });
   }
 
   /** Returns what goes on while the pointer is down: `move` and `end`. */
   begin(at, event) {
     switch (this.mode) {
-      case 'select': return this.beginSelect(at);
-      case 'eraser': return this.beginErase(at);
-      case 'text': return this.beginText(at);
-      case 'stroke': return this.beginStroke(at, event);
-      default: return this.beginShape(at);
+      case 'select':
+        return this.beginSelect(at);
+      case 'eraser':
+        return this.beginErase(at);
+      case 'text':
+        return this.beginText(at);
+      case 'stroke':
+        return this.beginStroke(at, event);
+      default:
+        return this.beginShape(at);
     }
   }
 
@@ -260,7 +318,8 @@ export class SketchTool {
     if (held && held.shape !== 'text') {
       const [left, top, right, bottom] = JSON.parse(this.bench.module.frame(held));
       if (Math.abs(at[0] - right - 60) < 160 && Math.abs(at[1] - bottom - 60) < 160) {
-        const fit = (to) => JSON.parse(this.bench.module.fitted(held, left, top, Math.max(left + 50, to[0]), Math.max(top + 50, to[1])));
+        const fit = (to) =>
+          JSON.parse(this.bench.module.fitted(held, left, top, Math.max(left + 50, to[0]), Math.max(top + 50, to[1])));
         return { move: (to) => this.draft(fit(to)), end: (to) => this.change([fit(to)]) };
       }
     }
@@ -268,16 +327,23 @@ export class SketchTool {
     this.draw();
     const shape = this.shapes.find(({ number }) => number === this.chosen);
     const shifted = (to) => JSON.parse(this.bench.module.moved(shape, to[0] - at[0], to[1] - at[1]));
-    return shape && {
-      move: (to) => this.draft(shifted(to)),
-      end: (to) => (to[0] !== at[0] || to[1] !== at[1] ? this.change([shifted(to)]) : undefined),
-    };
+    return (
+      shape && {
+        move: (to) => this.draft(shifted(to)),
+        end: (to) => (to[0] !== at[0] || to[1] !== at[1] ? this.change([shifted(to)]) : undefined),
+      }
+    );
   }
 
   beginErase(at) {
     const gone = new Set();
     const sweep = (to) => {
-      const number = this.bench.module.hit(this.here().filter((shape) => !gone.has(shape.number)), to[0], to[1], REACH);
+      const number = this.bench.module.hit(
+        this.here().filter((shape) => !gone.has(shape.number)),
+        to[0],
+        to[1],
+        REACH,
+      );
       if (number) {
         gone.add(number);
         this.layers[1].querySelector(`[data-number="${number}"]`).setAttribute('opacity', '0.2');
@@ -386,7 +452,13 @@ export class SketchTool {
     const points = [...this.pen];
     if (this.mode === 'stroke') {
       const shape = this.make('stroke', points);
-      this.keyed = { move: (to) => { points.push(...to); this.draft({ ...shape, points: [...points] }); }, end: () => this.change([{ ...shape, points: JSON.parse(this.bench.module.simplified(points, SLACK)) }]) };
+      this.keyed = {
+        move: (to) => {
+          points.push(...to);
+          this.draft({ ...shape, points: [...points] });
+        },
+        end: () => this.change([{ ...shape, points: JSON.parse(this.bench.module.simplified(points, SLACK)) }]),
+      };
     } else if (this.mode === 'text') {
       this.beginText(this.pen);
     } else {
@@ -429,12 +501,24 @@ function element(shape) {
       text.textContent = shape.text;
       return text;
     }
-    case 'rectangle': return svg('rect', { ...common, x: left, y: top, width: right - left, height: bottom - top });
-    case 'ellipse': return svg('ellipse', { ...common, cx: (left + right) / 2, cy: (top + bottom) / 2, rx: (right - left) / 2, ry: (bottom - top) / 2 });
-    case 'triangle': return svg('path', { ...common, d: `M${(left + right) / 2} ${top}L${right} ${bottom}H${left}Z` });
-    case 'arrow': return svg('path', { ...common, d: path(shape.points) + head(p[0], p[1], p[2], p[3]) });
-    case 'two-headed-arrow': return svg('path', { ...common, d: path(shape.points) + head(p[0], p[1], p[2], p[3]) + head(p[2], p[3], p[0], p[1]) });
-    default: return svg('path', { ...common, d: path(shape.points) });
+    case 'rectangle':
+      return svg('rect', { ...common, x: left, y: top, width: right - left, height: bottom - top });
+    case 'ellipse':
+      return svg('ellipse', {
+        ...common,
+        cx: (left + right) / 2,
+        cy: (top + bottom) / 2,
+        rx: (right - left) / 2,
+        ry: (bottom - top) / 2,
+      });
+    case 'triangle':
+      return svg('path', { ...common, d: `M${(left + right) / 2} ${top}L${right} ${bottom}H${left}Z` });
+    case 'arrow':
+      return svg('path', { ...common, d: path(shape.points) + head(p[0], p[1], p[2], p[3]) });
+    case 'two-headed-arrow':
+      return svg('path', { ...common, d: path(shape.points) + head(p[0], p[1], p[2], p[3]) + head(p[2], p[3], p[0], p[1]) });
+    default:
+      return svg('path', { ...common, d: path(shape.points) });
   }
 }
 

@@ -7,7 +7,12 @@ import { SketchTool } from './sketch.js';
 import { WorksheetTool } from './worksheet.js';
 
 const TOOLS = {
-  calculator: CalculatorTool, worksheet: WorksheetTool, sketch: SketchTool, notes: NotesTool, exhibit: ExhibitTool, 'second-exhibit': ExhibitTool,
+  calculator: CalculatorTool,
+  worksheet: WorksheetTool,
+  sketch: SketchTool,
+  notes: NotesTool,
+  exhibit: ExhibitTool,
+  'second-exhibit': ExhibitTool,
 };
 
 export class Toolbench {
@@ -18,7 +23,10 @@ export class Toolbench {
     this.sitting = door.sitting;
     this.page = door.page;
     this.marks = door.marks;
-    this.panels = new Panels(this.sitting, module, this.words, { changed: () => this.press(), resizing: () => this.page.layOutAnew() });
+    this.panels = new Panels(this.sitting, module, this.words, {
+      changed: () => this.press(),
+      resizing: () => this.page.layOutAnew(),
+    });
     this.tools = new Map();
   }
 

@@ -1,4 +1,5 @@
 // The worksheet: a grid of cells, one line to type into, the keys of any spreadsheet. Values are the rulebook's.
+import { drag } from '../drag.js';
 import { icon, make } from './panels.js';
 
 const COLUMNS = 26;
@@ -27,18 +28,43 @@ export class WorksheetTool {
   }
 
   makeBar() {
-    this.undo = icon(make('button', { onclick: () => this.stroke('undone') }), 'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3', this.say('undo'));
-    this.redo = icon(make('button', { onclick: () => this.stroke('redone') }), 'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3', this.say('redo'));
-    this.format = make('select', { 'aria-label': this.say('format'), onchange: () => this.setFormat() },
-      ...FORMATS.map((value) => make('option', { value, text: this.say(`format.${value}`) })));
-    this.functions = make('select', { class: 'functions', 'aria-label': this.say('functions'), onchange: () => this.insertFunction() },
-      make('option', { value: '', text: 'ƒ' }), ...JSON.parse(this.bench.module.functions()).map((name) => make('option', { value: name, text: name })));
-    return make('div', { class: 'tool-bar' }, this.undo, this.redo,
+    this.undo = icon(
+      make('button', { onclick: () => this.stroke('undone') }),
+      'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3',
+      this.say('undo'),
+    );
+    this.redo = icon(
+      make('button', { onclick: () => this.stroke('redone') }),
+      'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3',
+      this.say('redo'),
+    );
+    this.format = make(
+      'select',
+      { 'aria-label': this.say('format'), onchange: () => this.setFormat() },
+      ...FORMATS.map((value) => make('option', { value, text: this.say(`format.${value}`) })),
+    );
+    this.functions = make(
+      'select',
+      { class: 'functions', 'aria-label': this.say('functions'), onchange: () => this.insertFunction() },
+      make('option', { value: '', text: 'ƒ' }),
+      ...JSON.parse(this.bench.module.functions()).map((name) => make('option', { value: name, text: name })),
+    );
+    return make(
+      'div',
+      { class: 'tool-bar' },
+      this.undo,
+      this.redo,
       icon(make('button', { onclick: () => this.fill('filledDown') }), 'M5 4h14M12 8v11M8 15l4 4 4-4', this.say('down')),
       icon(make('button', { onclick: () => this.fill('filledRight') }), 'M4 5v14M8 12h11M15 8l4 4-4 4', this.say('right')),
-      icon(make('button', { onclick: () => this.widen(-16) }), 'M4 12h6M20 12h-6M8 9l3 3-3 3M16 9l-3 3 3 3', this.say('narrower')),
+      icon(
+        make('button', { onclick: () => this.widen(-16) }),
+        'M4 12h6M20 12h-6M8 9l3 3-3 3M16 9l-3 3 3 3',
+        this.say('narrower'),
+      ),
       icon(make('button', { onclick: () => this.widen(16) }), 'M10 12H3M14 12h7M6 9l-3 3 3 3M18 9l3 3-3 3', this.say('wider')),
-      this.format, this.functions);
+      this.format,
+      this.functions,
+    );
   }
 
   makeLine() {
@@ -46,22 +72,41 @@ export class WorksheetTool {
     this.line = make('input', { type: 'text', class: 'cell-line', maxlength: '1000', autocomplete: 'off', spellcheck: 'false' });
     this.line.addEventListener('input', () => this.begin());
     this.line.addEventListener('keydown', (event) => this.lineKey(event));
-    this.line.addEventListener('blur', () => setTimeout(() => this.editing && document.activeElement !== this.line && this.commit()));
+    this.line.addEventListener('blur', () =>
+      setTimeout(() => this.editing && document.activeElement !== this.line && this.commit()),
+    );
     this.said = make('p', { class: 'tool-said', role: 'status' });
     return make('div', { class: 'cell-edit' }, this.name, this.line, this.said);
   }
 
   makeGrid() {
     this.cells = [];
-    const head = make('tr', {}, make('td', { class: 'corner' }), ...columns().map((name, column) => this.columnHead(name, column)));
+    const head = make(
+      'tr',
+      {},
+      make('td', { class: 'corner' }),
+      ...columns().map((name, column) => this.columnHead(name, column)),
+    );
     const rows = Array.from({ length: ROWS }, (_, row) => {
       const cells = columns().map((name) => make('td', { role: 'gridcell', id: `ws-${name}${row + 1}` }));
       this.cells.push(cells);
       return make('tr', { role: 'row' }, make('th', { scope: 'row', text: String(row + 1) }), ...cells);
     });
     this.columns = columns().map(() => make('col'));
-    this.grid = make('table', { class: 'cells-grid', role: 'grid', tabindex: '0', 'aria-label': this.say('cells'), 'aria-rowcount': String(ROWS), 'aria-colcount': String(COLUMNS) },
-      make('colgroup', {}, make('col', { class: 'row-names' }), ...this.columns), make('thead', {}, head), make('tbody', {}, ...rows));
+    this.grid = make(
+      'table',
+      {
+        class: 'cells-grid',
+        role: 'grid',
+        tabindex: '0',
+        'aria-label': this.say('cells'),
+        'aria-rowcount': String(ROWS),
+        'aria-colcount': String(COLUMNS),
+      },
+      make('colgroup', {}, make('col', { class: 'row-names' }), ...this.columns),
+      make('thead', {}, head),
+      make('tbody', {}, ...rows),
+    );
     this.grid.addEventListener('keydown', (event) => this.gridKey(event));
     this.grid.addEventListener('pointerdown', (event) => this.pointer(event));
     this.grid.addEventListener('dblclick', () => this.edit());
@@ -77,15 +122,12 @@ export class WorksheetTool {
     const edge = make('i', { class: 'edge' });
     edge.addEventListener('pointerdown', (event) => {
       event.stopPropagation();
-      edge.setPointerCapture(event.pointerId);
       const from = event.clientX;
       const width = this.widthOf(column);
-      const move = (moved) => this.setWidth(column, width + moved.clientX - from);
-      edge.addEventListener('pointermove', move);
-      edge.addEventListener('pointerup', () => {
-        edge.removeEventListener('pointermove', move);
-        this.bench.enter('column-sized', { column, width: this.widthOf(column) });
-      }, { once: true });
+      drag(edge, event, {
+        move: (moved) => this.setWidth(column, width + moved.clientX - from),
+        end: () => this.bench.enter('column-sized', { column, width: this.widthOf(column) }),
+      });
     });
     head.append(edge);
     return head;
@@ -161,7 +203,12 @@ export class WorksheetTool {
   }
 
   block() {
-    return [Math.min(this.at[0], this.to[0]), Math.min(this.at[1], this.to[1]), Math.max(this.at[0], this.to[0]), Math.max(this.at[1], this.to[1])];
+    return [
+      Math.min(this.at[0], this.to[0]),
+      Math.min(this.at[1], this.to[1]),
+      Math.max(this.at[0], this.to[0]),
+      Math.max(this.at[1], this.to[1]),
+    ];
   }
 
   drawLine() {
@@ -181,7 +228,14 @@ export class WorksheetTool {
   gridKey(event) {
     const { key } = event;
     const command = event.ctrlKey || event.metaKey;
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1], PageUp: [0, -PAGE], PageDown: [0, PAGE] }[key];
+    const step = {
+      ArrowLeft: [-1, 0],
+      ArrowRight: [1, 0],
+      ArrowUp: [0, -1],
+      ArrowDown: [0, 1],
+      PageUp: [0, -PAGE],
+      PageDown: [0, PAGE],
+    }[key];
     const does = {
       Enter: () => this.goDown(event.shiftKey ? -1 : 1),
       F2: () => this.edit(),
@@ -190,7 +244,12 @@ export class WorksheetTool {
       Home: () => this.choose([0, command ? 0 : this.at[1]]),
       End: () => this.choose(command ? this.lastUsed() : [this.lastUsed()[0], this.at[1]]),
     }[key];
-    const commands = { z: () => this.stroke(event.shiftKey ? 'redone' : 'undone'), y: () => this.stroke('redone'), d: () => this.fill('filledDown'), r: () => this.fill('filledRight') };
+    const commands = {
+      z: () => this.stroke(event.shiftKey ? 'redone' : 'undone'),
+      y: () => this.stroke('redone'),
+      d: () => this.fill('filledDown'),
+      r: () => this.fill('filledRight'),
+    };
     if (step && command) {
       this.jump(step, event.shiftKey);
     } else if (step) {
@@ -338,7 +397,11 @@ export class WorksheetTool {
   }
 
   clear() {
-    this.write(this.names().filter((cell) => this.typed.get(cell)).map((cell) => ({ cell, typed: '', format: this.formats.get(cell) ?? 'general' })));
+    this.write(
+      this.names()
+        .filter((cell) => this.typed.get(cell))
+        .map((cell) => ({ cell, typed: '', format: this.formats.get(cell) ?? 'general' })),
+    );
   }
 
   names() {

@@ -24,7 +24,7 @@ final class ExamRulesReader {
 
     private ExamRulesReader() {}
 
-    static ExamRules conduct(XmlElement root) {
+    static ExamRules rules(XmlElement root) {
         List<XmlElement> breaks = root.elements("own-breaks").toList();
         if (breaks.size() > 1) {
             throw new IllegalArgumentException(

@@ -92,8 +92,8 @@ final class SideFileReader {
                                 language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
                         .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
         Optional<Languages> languages = problems.attempt(root, () -> languages(folders));
-        Optional<ExamRules> conduct = problems.attempt(root, () -> ExamRulesReader.conduct(root))
-                .flatMap(rules -> problems.attempt(root, () -> rules.with(exhibits.equipment(root))));
+        Optional<ExamRules> rules = problems.attempt(root, () -> ExamRulesReader.rules(root))
+                .flatMap(bare -> problems.attempt(root, () -> bare.with(exhibits.equipment(root))));
         Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = problems.attempt(root, () -> isTrue(root, "shuffled-keypad"));
         Optional<Boolean> explains = problems.attempt(root, () -> isTrue(root, "explains-marks"));
@@ -114,7 +114,7 @@ final class SideFileReader {
                         late.orElseThrow(),
                         release.orElseThrow(),
                         languages.orElseThrow(),
-                        conduct.orElseThrow()),
+                        rules.orElseThrow()),
                 new About(
                         purpose.orElseThrow(),
                         root.elements("brings").map(XmlElement::text).toList(),

@@ -7,7 +7,6 @@ import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.MalformedPaperException;
-import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -93,23 +92,24 @@ public record Accommodations(
         if (isNone()) {
             return paper;
         }
+        StageTimes times = new Granted();
         List<Stage> route = new ArrayList<>();
         for (Stage stage : paper.route()) {
-            route.add(stage.granted(new Granted()));
+            route.add(stage.granted(times));
             Duration extra = extraBreaks.get(stage.id());
             if (extra != null) {
                 StageId id = new StageId("extra-" + stage.id().value());
                 route.add(new Stage.Break(id, extraBreak, extra, Duration.ZERO, Clocks.STAND_STILL, false));
             }
         }
-        ExamRules conduct = paper.rules();
+        ExamRules rules = paper.rules();
         return paper.with(route, paper.boxes().stream().map(this::granted).toList())
                 .with(new ExamRules(
-                        conduct.clockMayHide(),
-                        conduct.ownBreaks().map(this::granted),
-                        conduct.roomWarnings(),
-                        conduct.surveys(),
-                        conduct.equipment()));
+                        rules.clockMayHide(),
+                        rules.ownBreaks().map(breaks -> breaks.granted(times)),
+                        rules.roomWarnings(),
+                        rules.surveys(),
+                        rules.equipment()));
     }
 
     /** Returns the stages of {@code paper} that an extra break can stand behind: blocks with a block behind them. */
@@ -126,21 +126,6 @@ public record Accommodations(
     /** Returns the limit of {@code box} for this person. */
     public Duration limit(TimeBox box) {
         return Rounding.timesUp(box.limit(), factors.getOrDefault(box.id(), factor));
-    }
-
-    /** Breaks of one's own become longer like all others, and their pool by as much for each that may be taken. */
-    private OwnBreaks granted(OwnBreaks breaks) {
-        return new OwnBreaks(
-                breaks.number(),
-                breaks.pool().map(pool -> pool.plus(longerBreaks.multipliedBy(Math.max(1, breaks.number())))),
-                breaks.longest().plus(longerBreaks),
-                clocks(breaks.clocks()),
-                breaks.signInAgain(),
-                breaks.seals());
-    }
-
-    private Clocks clocks(Clocks clocks) {
-        return stopsClocks ? Clocks.STAND_STILL : clocks;
     }
 
     private TimeBox granted(TimeBox box) {
@@ -161,7 +146,7 @@ public record Accommodations(
 
         @Override
         public Clocks clocks(Clocks clocks) {
-            return Accommodations.this.clocks(clocks);
+            return stopsClocks ? Clocks.STAND_STILL : clocks;
         }
     }
 }

@@ -27,6 +27,17 @@ public record OwnBreaks(
         requireNonNull(clocks, "clocks");
     }
 
+    /**
+     * Returns them with the times that somebody with accommodations has: each becomes longer like all other breaks, and
+     * their pool by as much for each that may be taken.
+     */
+    public OwnBreaks granted(StageTimes times) {
+        Duration longer = times.longerBreak(longest);
+        Duration more = longer.minus(longest).multipliedBy(Math.max(1, number));
+        return new OwnBreaks(
+                number, pool.map(whole -> whole.plus(more)), longer, times.clocks(clocks), signInAgain, seals);
+    }
+
     /** Returns what an author got wrong about them, a sentence each; empty if nothing is. */
     List<String> findings() {
         return new Problems()
