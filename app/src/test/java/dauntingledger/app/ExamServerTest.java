@@ -41,14 +41,14 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
             "exam.pin-cost=4",
             "exam.time-signal=100ms",
             "spring.main.banner-mode=off",
-            "logging.file.name=" + ExamServerTest.LOG
+            "logging.file.name=target/exam-server-${test.fork:1}.log"
         })
 @AutoConfigureMockMvc
 @Import(ExamServerTest.Time.class)
 public abstract class ExamServerTest {
 
     protected static final String PIN = "97315";
-    protected static final String LOG = "target/exam-server.log";
+    protected static final Path LOG = Path.of("target/exam-server-" + System.getProperty("test.fork", "1") + ".log");
     private static final String TOKEN = "5b0b5d8e-2d0e-4d6a-8f3a-6d0c7c6a3f11";
     private static final AtomicInteger NUMBERS = new AtomicInteger(50_000);
     private static final Path DATA = temporary();

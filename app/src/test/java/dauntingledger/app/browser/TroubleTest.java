@@ -12,7 +12,6 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Position;
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -309,7 +308,7 @@ class TroubleTest extends BrowserTest {
         page.keyboard().press("Tab");
         assertAllEntered();
 
-        assertThat(Files.readString(Path.of(LOG))).isNotEmpty().doesNotContain("86421.5", PIN);
+        assertThat(Files.readString(LOG)).isNotEmpty().doesNotContain("86421.5", PIN);
     }
 
     /** Waits until the service worker has the page and its parts, as it has soon after the first visit. */
