@@ -1,10 +1,10 @@
 package dauntingledger.app.demo;
 
-import dauntingledger.app.admission.Candidates;
-import dauntingledger.app.admission.Staff;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.sitting.Window;

@@ -1,7 +1,7 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Help;
 import java.time.Instant;

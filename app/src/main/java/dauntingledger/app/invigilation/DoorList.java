@@ -1,8 +1,8 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Stage.Admission.Way;
 import dauntingledger.rulebook.plain.PlainNames;

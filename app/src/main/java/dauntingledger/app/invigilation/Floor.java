@@ -1,11 +1,11 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Candidates;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Instant;
 import java.util.ArrayList;

@@ -1,12 +1,12 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Staff;
-import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.signin.Staff;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.ActCodec;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;

@@ -1,13 +1,13 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Locks;
-import dauntingledger.app.admission.Staff;
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.room.Portraits;
+import dauntingledger.app.signin.Locks;
+import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Verdict;

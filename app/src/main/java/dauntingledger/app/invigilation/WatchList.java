@@ -1,8 +1,8 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Locks;
-import dauntingledger.app.admission.WallClock;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Locks;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.sitting.Act;
 import java.time.Duration;
 import java.time.Instant;

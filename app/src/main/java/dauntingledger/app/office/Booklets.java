@@ -2,14 +2,14 @@ package dauntingledger.app.office;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Candidates;
-import dauntingledger.app.admission.Marks;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.office.BookletLayout.Answer;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;

@@ -1,7 +1,7 @@
 package dauntingledger.app.office;
 
-import dauntingledger.app.admission.Display;
 import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.signin.Display;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;

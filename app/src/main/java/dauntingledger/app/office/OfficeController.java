@@ -1,10 +1,5 @@
 package dauntingledger.app.office;
 
-import dauntingledger.app.admission.Candidate;
-import dauntingledger.app.admission.Candidates;
-import dauntingledger.app.admission.Privileges;
-import dauntingledger.app.admission.Staff;
-import dauntingledger.app.admission.WallClock;
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
@@ -13,6 +8,11 @@ import dauntingledger.app.ledger.Replay;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.signin.Staff;
+import dauntingledger.app.words.Privileges;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;

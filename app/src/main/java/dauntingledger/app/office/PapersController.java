@@ -1,6 +1,5 @@
 package dauntingledger.app.office;
 
-import dauntingledger.app.admission.Staff;
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.papers.PackageRefusedException;
@@ -9,6 +8,7 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.papers.VersionKeptException;
+import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.PlainNames;

@@ -1,6 +1,6 @@
 /** The exam office: all sittings, what candidates are granted, and letting somebody in again. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"admission", "audit", "ledger", "papers"})
+@ApplicationModule(allowedDependencies = {"signin", "audit", "ledger", "papers", "words"})
 package dauntingledger.app.office;
 
 import org.jspecify.annotations.NullMarked;

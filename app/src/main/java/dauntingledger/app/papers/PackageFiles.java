@@ -37,6 +37,16 @@ final class PackageFiles {
         this.asked = asked;
     }
 
+    private void keep(String path, byte[] content, Problems problems) {
+        if (!isPlainPath(path)) {
+            problems.add(path, 0, "paths must be relative, without '..' or '\\'");
+        } else if (files.putIfAbsent(path, content) != null) {
+            problems.add(path, 0, "the package holds this file twice");
+        } else if (Signature.belies(path, content)) {
+            problems.add(path, 0, "the file does not begin as files of that kind do: it is not what its name says");
+        }
+    }
+
     /** Unpacks {@code zip}, noting what is wrong; what is noted is not unpacked. */
     static PackageFiles unpack(byte[] zip, Problems problems) throws IOException {
         PackageFiles unpacked = new PackageFiles(UnaryOperator.identity(), new TreeSet<>());
@@ -62,14 +72,7 @@ final class PackageFiles {
                 if (entry.isDirectory() && content.length == 0) {
                     continue;
                 }
-                if (!isPlainPath(path)) {
-                    problems.add(path, 0, "paths must be relative, without '..' or '\\'");
-                } else if (unpacked.files.putIfAbsent(path, content) != null) {
-                    problems.add(path, 0, "the package holds this file twice");
-                } else if (Signature.belies(path, content)) {
-                    problems.add(
-                            path, 0, "the file does not begin as files of that kind do: it is not what its name says");
-                }
+                unpacked.keep(path, content, problems);
             }
         }
         if (total > RATIO_FROM && total / Math.max(1, zip.length) > MAX_RATIO) {

@@ -64,33 +64,49 @@ final class SideFileReader {
         }
     }
 
+    private List<Stage> route(Map<String, Stage.Block> blocks) {
+        List<Stage> route = new ArrayList<>();
+        root.elements("route")
+                .flatMap(XmlElement::elements)
+                .forEach(stage ->
+                        problems.attempt(stage, () -> stage(stage, blocks)).ifPresent(route::add));
+        return route;
+    }
+
+    private List<TimeBox> boxes(Map<String, Stage.Block> blocks, Map<String, Duration> limits) {
+        List<TimeBox> boxes = new ArrayList<>();
+        limits.forEach((part, limit) ->
+                problems.attempt(root, () -> boxOfPart(part, limit, blocks)).ifPresent(boxes::add));
+        root.elements("box")
+                .forEach(box -> problems.attempt(box, () -> box(box)).ifPresent(boxes::add));
+        return boxes;
+    }
+
+    /** Returns the folders of the translations by their languages. */
+    private Map<String, String> folders() {
+        Map<String, String> folders = new LinkedHashMap<>();
+        root.elements("language")
+                .forEach(language -> problems.attempt(
+                                language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
+                        .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
+        return folders;
+    }
+
     /** Returns the paper made of {@code blocks}, with {@code limits} by test part, or empty after noting why not. */
     Optional<Read> read(Map<String, Stage.Block> blocks, Map<String, Duration> limits) {
         if (!root.name().equals("paper")) {
             problems.add(root, "the side file must begin with 'paper' in the namespace " + NAMESPACE);
             return Optional.empty();
         }
-        List<Stage> route = new ArrayList<>();
-        root.elements("route")
-                .flatMap(XmlElement::elements)
-                .forEach(stage ->
-                        problems.attempt(stage, () -> stage(stage, blocks)).ifPresent(route::add));
-        List<TimeBox> boxes = new ArrayList<>();
-        limits.forEach((part, limit) ->
-                problems.attempt(root, () -> boxOfPart(part, limit, blocks)).ifPresent(boxes::add));
-        root.elements("box")
-                .forEach(box -> problems.attempt(box, () -> box(box)).ifPresent(boxes::add));
+        List<Stage> route = route(blocks);
+        List<TimeBox> boxes = boxes(blocks, limits);
         Optional<PaperId> id = problems.attempt(root, () -> new PaperId(required(root, "id")));
         Optional<Integer> version = problems.attempt(root, () -> whole(root, "version", required(root, "version")));
         Optional<LateAcceptance> late = problems.attempt(root, () -> lateAcceptance(root));
         Optional<Paper.ScoreRelease> release =
                 problems.attempt(root, () -> word(root, "score-release", Paper.ScoreRelease.values(), "later"));
         Optional<Purpose> purpose = problems.attempt(root, this::purpose);
-        Map<String, String> folders = new LinkedHashMap<>();
-        root.elements("language")
-                .forEach(language -> problems.attempt(
-                                language, () -> Map.entry(required(language, "tag"), required(language, "folder")))
-                        .ifPresent(named -> folders.put(named.getKey(), named.getValue())));
+        Map<String, String> folders = folders();
         Optional<Languages> languages = problems.attempt(root, () -> languages(folders));
         Optional<ExamRules> rules = problems.attempt(root, () -> ExamRulesReader.rules(root))
                 .flatMap(bare -> problems.attempt(root, () -> bare.with(exhibits.equipment(root))));

@@ -1,6 +1,6 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Keypad;
+import dauntingledger.app.signin.Keypad;
 import dauntingledger.rulebook.paper.Stage;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;

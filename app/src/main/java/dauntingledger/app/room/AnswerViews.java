@@ -2,12 +2,12 @@ package dauntingledger.app.room;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.admission.Marks;
-import dauntingledger.app.admission.Words;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.app.papers.Papers.Explained;
+import dauntingledger.app.words.Marks;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;

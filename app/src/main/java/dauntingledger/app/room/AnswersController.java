@@ -1,10 +1,10 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Candidates;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidates;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;

@@ -2,10 +2,10 @@ package dauntingledger.app.room;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.admission.Marks;
-import dauntingledger.app.admission.Words;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
+import dauntingledger.app.words.Marks;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;

@@ -1,6 +1,6 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Words;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Window;

@@ -1,6 +1,5 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.KnownSeats;
 import dauntingledger.app.ledger.Appended;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Batch;
@@ -8,6 +7,7 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Outcome;
 import dauntingledger.app.ledger.SeatTakenException;
 import dauntingledger.app.ledger.TooManyEntriesException;
+import dauntingledger.app.signin.KnownSeats;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;

@@ -1,10 +1,10 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.KnownSeats;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.signin.KnownSeats;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.Cookie;

@@ -1,8 +1,5 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Candidates;
-import dauntingledger.app.admission.ChosenLanguage;
-import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -12,6 +9,9 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ExhibitText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.ChosenLanguage;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.ItemId;

@@ -1,9 +1,9 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.WallClock;
-import dauntingledger.app.admission.Words;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;

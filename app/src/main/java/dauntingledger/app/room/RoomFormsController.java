@@ -1,8 +1,8 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.PinCheck;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.signin.PinCheck;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import jakarta.servlet.http.HttpServletRequest;

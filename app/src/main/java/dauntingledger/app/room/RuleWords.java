@@ -1,8 +1,8 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.Marks;
-import dauntingledger.app.admission.WallClock;
-import dauntingledger.app.admission.Words;
+import dauntingledger.app.words.Marks;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Entering;

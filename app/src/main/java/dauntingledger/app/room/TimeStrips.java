@@ -1,7 +1,7 @@
 package dauntingledger.app.room;
 
-import dauntingledger.app.admission.WallClock;
-import dauntingledger.app.admission.Words;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;

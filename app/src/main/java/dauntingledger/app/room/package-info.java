@@ -1,6 +1,6 @@
 /** Delivers a sitting to the candidate, stage by stage, and takes the entries. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"admission", "ledger", "papers"})
+@ApplicationModule(allowedDependencies = {"signin", "ledger", "papers", "words"})
 package dauntingledger.app.room;
 
 import org.jspecify.annotations.NullMarked;

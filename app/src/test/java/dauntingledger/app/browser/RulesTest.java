@@ -217,7 +217,7 @@ class RulesTest extends BrowserTest {
             page.keyboard().press("r");
             assertThat(page.locator("#not-yet")).hasText("You cannot close this section: time closes it.");
             assertThat(page.locator("#ask-close")).isDisabled();
-            advance(Duration.ofMinutes(45));
+            clock.advance(Duration.ofMinutes(45));
             assertThat(page.locator("#cover-text")).containsText("Next is ‘Hand in’; it runs already.");
             page.locator("#cover-go").click();
             awaitPage("hand-in");

@@ -35,21 +35,7 @@ public final class RoomCodec {
         plain.put("view", PlainNames.name(sitting.view()));
         plain.put("presence", PlainNames.name(sitting.presence()));
         plain.put("endWanted", sitting.isEndWanted());
-        sitting.inView().ifPresent(item -> {
-            plain.put("inView", item.value());
-            plain.put("inViewSpent", sitting.question(item).spentMillis());
-        });
-        if (sitting.inView().isEmpty()) {
-            sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
-        }
-        plain.put(
-                "tools",
-                sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
-        plain.put(
-                "panels", sitting.panelsOffered().stream().map(PlainNames::name).toList());
-        plain.put(
-                "exhibits",
-                sitting.exhibitsInView().map(exhibit -> exhibit.id().value()).toList());
+        view(sitting, plain);
         sitting.help().ifPresent(help -> plain.put("help", help(help)));
         sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));
@@ -71,6 +57,25 @@ public final class RoomCodec {
                                 Map.of("entry", refusal.entry().value(), "verdict", PlainNames.name(refusal.verdict())))
                         .toList());
         return plain;
+    }
+
+    /** Adds what can be seen and opened at the question in view. */
+    private static void view(Sitting sitting, Map<String, Object> plain) {
+        sitting.inView().ifPresent(item -> {
+            plain.put("inView", item.value());
+            plain.put("inViewSpent", sitting.question(item).spentMillis());
+        });
+        if (sitting.inView().isEmpty()) {
+            sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
+        }
+        plain.put(
+                "tools",
+                sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
+        plain.put(
+                "panels", sitting.panelsOffered().stream().map(PlainNames::name).toList());
+        plain.put(
+                "exhibits",
+                sitting.exhibitsInView().map(exhibit -> exhibit.id().value()).toList());
     }
 
     private static Map<String, Object> help(Help help) {

@@ -41,6 +41,18 @@ public sealed interface Act {
     /** An act that moves the sitting along its route. */
     sealed interface OnRoute extends Act {}
 
+    /** A step between the door and the first question that is not on the route. */
+    sealed interface AtArrival extends Act {}
+
+    /** An act on the clocks of the sitting. */
+    sealed interface OnClocks extends Act {}
+
+    /** A call for help, and what becomes of it. */
+    sealed interface OnHelp extends Act {}
+
+    /** An act that is written down and changes nothing of the state. */
+    sealed interface ForTheRecord extends Act {}
+
     /** Opens the next stage; from instructions and breaks this is also how they are left. */
     record StageOpened(StageId stage) implements OnRoute {
         public StageOpened {
@@ -95,7 +107,7 @@ public sealed interface Act {
     }
 
     /** Says that something is wrong with the person, the exam or the seat; it holds the candidate until resolved. */
-    record WrongReported(StageId stage, Arrival.Reason reason, String note) implements Act {
+    record WrongReported(StageId stage, Arrival.Reason reason, String note) implements AtArrival {
         public static final int MOST_NOTE = 400;
 
         public WrongReported {
@@ -106,7 +118,7 @@ public sealed interface Act {
     }
 
     /** Chooses the language of the paper. */
-    record LanguageChosen(String language) implements Act {
+    record LanguageChosen(String language) implements AtArrival {
         public LanguageChosen {
             requireNonNull(language, "language");
         }
@@ -117,7 +129,7 @@ public sealed interface Act {
      *
      * @param figures whole numbers for each line measured, as {@link StationLine} says
      */
-    record StationChecked(Map<StationLine, List<Long>> figures) implements Act {
+    record StationChecked(Map<StationLine, List<Long>> figures) implements AtArrival {
         public StationChecked {
             figures = Map.copyOf(figures);
             figures.forEach((line, measured) -> {
@@ -136,7 +148,7 @@ public sealed interface Act {
     }
 
     /** Calls the invigilator. No clock stands still for it. */
-    record HelpCalled(Help.Reason reason, String note) implements Act {
+    record HelpCalled(Help.Reason reason, String note) implements OnHelp {
         public static final int MOST_NOTE = 400;
 
         public HelpCalled {
@@ -146,14 +158,14 @@ public sealed interface Act {
     }
 
     /** Takes a call back that nobody has answered. */
-    record HelpWithdrawn() implements Act {}
+    record HelpWithdrawn() implements OnHelp {}
 
     /**
      * Says that a call was seen.
      *
      * @param words what the candidate is told; may be empty
      */
-    record HelpAnswered(String person, String words) implements Act {
+    record HelpAnswered(String person, String words) implements OnHelp {
         public static final int MOST_WORDS = 400;
 
         public HelpAnswered {
@@ -168,7 +180,7 @@ public sealed interface Act {
     }
 
     /** Looks at the instructions again while a block is open; its clock runs on. */
-    record InstructionsReopened() implements Act {}
+    record InstructionsReopened() implements ForTheRecord {}
 
     /** Brings a question into view. */
     record QuestionOpened(ItemId item) implements OnItem {
@@ -238,7 +250,7 @@ public sealed interface Act {
     }
 
     /** Records on what terms the sitting is sat, when it begins; they are no part of the paper. */
-    record TermsFixed(Window window, Accommodations accommodations) implements Act {
+    record TermsFixed(Window window, Accommodations accommodations) implements ForTheRecord {
         public TermsFixed {
             requireNonNull(window, "window");
             requireNonNull(accommodations, "accommodations");
@@ -367,7 +379,7 @@ public sealed interface Act {
      * Records that the candidate was shown the receipt, and with it what the paper releases of score and key. What the
      * candidate's browser sends from then on does not count by itself.
      */
-    record ReceiptGiven() implements Act {
+    record ReceiptGiven() implements ForTheRecord {
         @Override
         public Actor actor() {
             return Actor.CLOCK;
@@ -380,7 +392,7 @@ public sealed interface Act {
      * @param person who decided
      * @param actor in which office: invigilator or exam office
      */
-    record HeldDecided(EntryId held, boolean counts, String person, Actor actor) implements Act {
+    record HeldDecided(EntryId held, boolean counts, String person, Actor actor) implements ForTheRecord {
         public HeldDecided {
             requireNonNull(held, "held");
             requireAtMost(ByPerson.MOST_NAME, "the name", person);
@@ -392,7 +404,7 @@ public sealed interface Act {
     }
 
     /** Adds time to a box. */
-    record TimeGranted(BoxId box, Duration extra) implements Act {
+    record TimeGranted(BoxId box, Duration extra) implements OnClocks {
         public TimeGranted {
             requireNonNull(box, "box");
             requireNonNull(extra, "extra");
@@ -408,7 +420,7 @@ public sealed interface Act {
     }
 
     /** Stops every clock of the sitting. */
-    record Paused() implements Act {
+    record Paused() implements OnClocks {
         @Override
         public Actor actor() {
             return Actor.INVIGILATOR;
@@ -416,7 +428,7 @@ public sealed interface Act {
     }
 
     /** Lets the clocks run again. */
-    record Resumed() implements Act {
+    record Resumed() implements OnClocks {
         @Override
         public Actor actor() {
             return Actor.INVIGILATOR;
@@ -428,7 +440,7 @@ public sealed interface Act {
      *
      * @param right whether it was the code of this sitting
      */
-    record CodeGiven(StageId stage, boolean right) implements Act {
+    record CodeGiven(StageId stage, boolean right) implements AtArrival {
         public CodeGiven {
             requireNonNull(stage, "stage");
         }
@@ -440,7 +452,7 @@ public sealed interface Act {
     }
 
     /** Records that a picture with exactly one face was taken and kept. */
-    record PortraitTaken(StageId stage, String pictureDigest) implements Act {
+    record PortraitTaken(StageId stage, String pictureDigest) implements AtArrival {
         public PortraitTaken {
             requireNonNull(stage, "stage");
             requireNonNull(pictureDigest, "pictureDigest");

@@ -146,6 +146,25 @@ final class Fold {
                 }
                 states.apply(onItem);
             }
+            case Act.OnRoute step -> apply(step);
+            case Act.AtArrival step -> apply(step);
+            case Act.ByPerson decision -> apply(decision);
+            case Act.OnClocks change -> apply(change);
+            case Act.OnHelp call -> apply(call);
+            case Act.ForTheRecord record -> {}
+            case Act.ToolUsed used -> tools = tools.after(used.use());
+            case Act.ReviewOpened opened -> show(View.REVIEW);
+            case Act.WholeViewOpened opened -> show(View.WHOLE);
+            case Act.WalkBegun begun -> states.beginWalk(begun, position.index(index.stages()));
+            case Act.SignedInAgain signedIn -> breaks.signedIn();
+            case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
+            case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
+            case Act.SeatTaken taken -> seat = taken.seat();
+        }
+    }
+
+    private void apply(Act.OnRoute step) {
+        switch (step) {
             case Act.StageOpened opened -> {
                 int stage = index.paper().indexOf(opened.stage());
                 switch (position) {
@@ -158,21 +177,22 @@ final class Fold {
             case Act.NoticeAccepted accepted -> goOn();
             case Act.IdentityConfirmed confirmed -> goOn();
             case Act.StageLeft left -> goOn();
-            case Act.NoticeDeclined declined -> finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_ACT);
             case Act.BlockClosed closed -> goOn();
+            case Act.NoticeDeclined declined -> finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_ACT);
             case Act.HandedIn handedIn -> finish(Position.Ending.HANDED_IN, now, StageRecord.Ended.BY_ACT);
+            case Act.BreakBegun begun -> beginOwnBreak();
+            case Act.BreakEnded ended -> endOwnBreak(now);
+        }
+    }
+
+    private void apply(Act.AtArrival step) {
+        switch (step) {
             case Act.WrongReported reported -> door.report(reported, instant(now));
-            case Act.ReportResolved resolved -> door.resolveReport();
             case Act.CodeGiven given -> {
                 door.tryCode(given.right(), now);
                 goOnIfAdmitted();
             }
-            case Act.LeaveGiven leave -> {
-                door.giveLeave(now);
-                goOnIfAdmitted();
-            }
             case Act.StationChecked checked -> door.check(checked.figures(), instant(now));
-            case Act.StationExcused excused -> door.excuseStation();
             case Act.PortraitTaken taken -> {
                 door.takePortrait(taken.pictureDigest());
                 goOn();
@@ -183,30 +203,34 @@ final class Fold {
                     goOn();
                 }
             }
-            case Act.InstructionsReopened reopened -> {}
-            case Act.ToolUsed used -> tools = tools.after(used.use());
-            case Act.HelpCalled called -> help = Help.called(called, instant(now));
-            case Act.HelpWithdrawn withdrawn -> help = null;
-            case Act.HelpAnswered answered -> help = help == null ? null : help.answered(answered, instant(now));
-            case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
-            case Act.ReviewOpened opened -> show(View.REVIEW);
-            case Act.WholeViewOpened opened -> show(View.WHOLE);
-            case Act.WalkBegun begun -> states.beginWalk(begun, position.index(index.stages()));
-            case Act.BreakBegun begun -> beginOwnBreak();
-            case Act.BreakEnded ended -> endOwnBreak(now);
-            case Act.SignedInAgain signedIn -> breaks.signedIn();
-            case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
-            case Act.TermsFixed fixed -> {}
-            case Act.ReceiptGiven given -> {}
-            case Act.HeldDecided decided -> {}
-            case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
-            case Act.SeatTaken taken -> seat = taken.seat();
-            case Act.TimeGranted granted -> {
-                nextKnown = false;
-                time.grant(granted.box(), granted.extra());
+        }
+    }
+
+    private void apply(Act.ByPerson decision) {
+        switch (decision) {
+            case Act.ReportResolved resolved -> door.resolveReport();
+            case Act.LeaveGiven leave -> {
+                door.giveLeave(now);
+                goOnIfAdmitted();
             }
+            case Act.StationExcused excused -> door.excuseStation();
+            case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
+        }
+    }
+
+    private void apply(Act.OnHelp call) {
+        help = switch (call) {
+            case Act.HelpCalled called -> Help.called(called, instant(now));
+            case Act.HelpWithdrawn withdrawn -> null;
+            case Act.HelpAnswered answered -> help == null ? null : help.answered(answered, instant(now));
+        };
+    }
+
+    private void apply(Act.OnClocks change) {
+        nextKnown = false;
+        switch (change) {
+            case Act.TimeGranted granted -> time.grant(granted.box(), granted.extra());
             case Act.Paused pause -> {
-                nextKnown = false;
                 count();
                 paused = true;
                 counting = false;
@@ -214,7 +238,6 @@ final class Fold {
                 time.pause(instant(now));
             }
             case Act.Resumed resume -> {
-                nextKnown = false;
                 paused = false;
                 if (watcher != null) {
                     watcher.paused(position.index(index.stages()), stoppedAt, now);

@@ -126,11 +126,7 @@ public final class Toolbox {
             case ToolUse.OnTape line -> with(recorded(line));
             case ToolUse.TapeCleared cleared -> with(List.of());
             case ToolUse.CellsWritten written -> withCells(cells.changed(strokeOf(written)));
-            case ToolUse.ColumnSized sized -> {
-                SortedMap<Integer, Integer> next = new TreeMap<>(widths);
-                next.put(sized.column(), sized.width());
-                yield new Toolbox(cells, next, tape, shapes, marks, notes, exhibits, panels);
-            }
+            case ToolUse.ColumnSized sized -> withWidths(sorted(widths, sized.column(), sized.width()));
             case ToolUse.SketchChanged changed -> withShapes(shapes.changed(strokeOf(changed)));
             case ToolUse.Undone undone ->
                 switch (undone.tool()) {
@@ -144,36 +140,11 @@ public final class Toolbox {
                 };
             case ToolUse.TextMarked marked ->
                 withMarks(put(marks, marked.anchor().text(), painted(marked)));
-            case ToolUse.NoteWritten written -> {
-                SortedMap<Integer, Note> next = new TreeMap<>(notes);
-                next.put(written.note().number(), written.note());
-                yield withNotes(next);
-            }
-            case ToolUse.NoteRemoved removed -> {
-                SortedMap<Integer, Note> next = new TreeMap<>(notes);
-                next.remove(removed.number());
-                yield withNotes(next);
-            }
-            case ToolUse.ExhibitTurned turned ->
-                new Toolbox(
-                        cells,
-                        widths,
-                        tape,
-                        shapes,
-                        marks,
-                        notes,
-                        put(exhibits, turned.exhibit(), turned.view()),
-                        panels);
-            case ToolUse.PanelPlaced placed ->
-                new Toolbox(
-                        cells,
-                        widths,
-                        tape,
-                        shapes,
-                        marks,
-                        notes,
-                        exhibits,
-                        put(panels, placed.panel(), placed.place()));
+            case ToolUse.NoteWritten written ->
+                withNotes(sorted(notes, written.note().number(), written.note()));
+            case ToolUse.NoteRemoved removed -> withoutNote(removed.number());
+            case ToolUse.ExhibitTurned turned -> withExhibits(put(exhibits, turned.exhibit(), turned.view()));
+            case ToolUse.PanelPlaced placed -> withPanels(put(panels, placed.panel(), placed.place()));
         };
     }
 
@@ -202,6 +173,24 @@ public final class Toolbox {
         return new Toolbox(cells, widths, tape, shapes, marks, other, exhibits, panels);
     }
 
+    private Toolbox withoutNote(int number) {
+        SortedMap<Integer, Note> next = new TreeMap<>(notes);
+        next.remove(number);
+        return withNotes(next);
+    }
+
+    private Toolbox withWidths(SortedMap<Integer, Integer> other) {
+        return new Toolbox(cells, other, tape, shapes, marks, notes, exhibits, panels);
+    }
+
+    private Toolbox withExhibits(Map<ExhibitId, ExhibitView> other) {
+        return new Toolbox(cells, widths, tape, shapes, marks, notes, other, panels);
+    }
+
+    private Toolbox withPanels(Map<Panel, PanelPlace> other) {
+        return new Toolbox(cells, widths, tape, shapes, marks, notes, exhibits, other);
+    }
+
     private List<ToolUse.OnTape> recorded(ToolUse.OnTape line) {
         List<ToolUse.OnTape> next = new ArrayList<>(tape);
         next.add(line);
@@ -226,6 +215,12 @@ public final class Toolbox {
         changed.erased().forEach(number -> stroke.put(number, Optional.empty()));
         changed.drawn().forEach(shape -> stroke.put(shape.number(), Optional.of(shape)));
         return stroke;
+    }
+
+    private static <V> SortedMap<Integer, V> sorted(SortedMap<Integer, V> map, int key, V value) {
+        SortedMap<Integer, V> next = new TreeMap<>(map);
+        next.put(key, value);
+        return next;
     }
 
     private static <K, V> Map<K, V> put(Map<K, V> map, K key, V value) {

@@ -1,0 +1,252 @@
+package dauntingledger.app.home;
+
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.Purpose;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.signin.Staff;
+import dauntingledger.app.words.Privileges;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.sitting.Window;
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The candidate's home page: the sittings they have, and the state of each. Staff are sent to their own pages. */
+@Controller
+class HomeController {
+
+    private final Candidates candidates;
+    private final Appointments appointments;
+    private final Ledgers ledgers;
+    private final Papers papers;
+    private final Privileges privileges;
+    private final Words words;
+    private final WallClock wall;
+    private final Clock clock;
+
+    HomeController(
+            Candidates candidates,
+            Appointments appointments,
+            Ledgers ledgers,
+            Papers papers,
+            Privileges privileges,
+            Words words,
+            WallClock wall,
+            Clock clock) {
+        this.candidates = candidates;
+        this.appointments = appointments;
+        this.ledgers = ledgers;
+        this.papers = papers;
+        this.privileges = privileges;
+        this.words = words;
+        this.wall = wall;
+        this.clock = clock;
+    }
+
+    /**
+     * A sitting as the home page lists it.
+     *
+     * @param when day and time, or empty for practice
+     * @param hours what the hours of admission are, in a sentence
+     * @param checks whether the station can be checked beforehand
+     */
+    record Card(
+            String sitting,
+            String title,
+            Purpose purpose,
+            State state,
+            String when,
+            String hours,
+            String seat,
+            List<String> sections,
+            int questions,
+            String length,
+            List<String> brings,
+            List<String> granted,
+            boolean checks,
+            String checked) {
+
+        public boolean isEnterable() {
+            return state == State.OPEN || state == State.IN_PROGRESS || state == State.DECLINED_OPEN;
+        }
+
+        public boolean isOver() {
+            return state == State.HANDED_IN || state == State.DECLINED;
+        }
+    }
+
+    /** A paper to practise with, as often as one likes. */
+    record Practice(String paper, String title, Purpose purpose, int questions, String length) {}
+
+    /** What can be done with a sitting. */
+    enum State {
+        DUE,
+        OPEN,
+        IN_PROGRESS,
+        MISSED,
+        HANDED_IN,
+        DECLINED,
+        /** A notice was declined, and can be decided about again. */
+        DECLINED_OPEN,
+        /** What is stored of it cannot be read. */
+        UNREADABLE
+    }
+
+    @GetMapping("/")
+    String home(
+            Principal principal,
+            HttpServletRequest request,
+            Model model,
+            @RequestParam(defaultValue = "") String refused) {
+        if (request.isUserInRole(Staff.Role.INVIGILATOR.name())) {
+            return "redirect:/invigilation";
+        }
+        if (request.isUserInRole(Staff.Role.OFFICE.name())) {
+            return "redirect:/office";
+        }
+        Instant now = clock.instant();
+        Candidate candidate = candidates.find(principal.getName()).orElseThrow();
+        List<Card> cards = appointments.of(candidate.number()).stream()
+                .map(appointment -> card(appointment, now))
+                .toList();
+        model.addAttribute("candidate", candidate);
+        model.addAttribute("official", of(cards, Purpose.OFFICIAL));
+        model.addAttribute("practised", of(cards, Purpose.PRACTICE));
+        model.addAttribute("practice", practice());
+        refusal(refused).ifPresent(verdict -> model.addAttribute("refused", verdict));
+        return "home";
+    }
+
+    /** The appointment as a calendar file. For the sitting's own candidate. */
+    @GetMapping("/sittings/{sitting}/appointment.ics")
+    ResponseEntity<String> appointment(@PathVariable long sitting, Principal principal) {
+        Appointment appointment = appointments
+                .find(new SittingId(sitting))
+                .filter(found -> found.candidate().equals(principal.getName()))
+                .filter(found -> found.terms().window().isBounded())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Paper paper = appointment.personal(text(appointment).paper());
+        Window window = appointment.terms().window();
+        CalendarEntry entry = new CalendarEntry(
+                "sitting-" + sitting + "@daunting-ledger",
+                clock.instant(),
+                window.opens(),
+                window.opens().plus(paper.length()),
+                paper.title(),
+                words.say("calendar.seat", appointment.chair()),
+                words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/calendar;charset=utf-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"appointment-" + sitting + ".ics\"")
+                .body(entry.file());
+    }
+
+    private static List<Card> of(List<Card> cards, Purpose purpose) {
+        return cards.stream().filter(card -> card.purpose() == purpose).toList();
+    }
+
+    private List<Practice> practice() {
+        return papers.latest().stream()
+                .map(ref -> papers.text(ref, language()))
+                .filter(text -> text.about().purpose() != Purpose.OFFICIAL)
+                .map(text -> new Practice(
+                        text.paper().id().value(),
+                        text.paper().title(),
+                        text.about().purpose(),
+                        (int) text.paper().items().count(),
+                        text.paper().length().isZero()
+                                ? ""
+                                : words.span(text.paper().length())))
+                .toList();
+    }
+
+    private Card card(Appointment appointment, Instant now) {
+        PaperText text = text(appointment);
+        Paper paper = appointment.personal(text.paper());
+        Optional<Sitting> read = ledgers.openIfReadable(appointment, now).map(Ledgers.Opened::sitting);
+        Sitting sitting = read.orElseGet(() -> Sitting.of(paper));
+        Window window = appointment.terms().window();
+        boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);
+        return new Card(
+                appointment.sitting().toString(),
+                paper.title(),
+                text.about().purpose(),
+                read.map(readable -> state(readable, now)).orElse(State.UNREADABLE),
+                window.isBounded() ? wall.dayAndMinute(window.opens()) : "",
+                window.isBounded()
+                        ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
+                        : "",
+                appointment.chair(),
+                paper.sections().map(section -> section.title()).toList(),
+                (int) paper.items().count(),
+                words.span(paper.length()),
+                text.about().brings(),
+                privileges.of(text.paper(), appointment.terms()),
+                checks && read.filter(Sitting::isUntouched).isPresent(),
+                sitting.arrival()
+                        .stationAt()
+                        .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))
+                        .orElse(""));
+    }
+
+    private PaperText text(Appointment appointment) {
+        return papers.text(appointment.paper(), language());
+    }
+
+    private static String language() {
+        return LocaleContextHolder.getLocale().toLanguageTag();
+    }
+
+    private static State state(Sitting sitting, Instant now) {
+        return switch (sitting.progress()) {
+            case BEFORE ->
+                switch (entering(sitting, now)) {
+                    case TOO_EARLY -> State.DUE;
+                    case TOO_LATE -> State.MISSED;
+                    default -> State.OPEN;
+                };
+            case IN_PROGRESS -> State.IN_PROGRESS;
+            case HANDED_IN -> State.HANDED_IN;
+            case DECLINED -> entering(sitting, now).isPermitted() ? State.DECLINED_OPEN : State.DECLINED;
+        };
+    }
+
+    private static Verdict entering(Sitting sitting, Instant now) {
+        return sitting.entrance()
+                .map(stage -> sitting.permits(new Act.StageOpened(stage), now))
+                .orElse(Verdict.SITTING_OVER);
+    }
+
+    /** Reads why the door was not opened, as {@code /?refused=too-early} names it. */
+    private static Optional<String> refusal(String refused) {
+        return PlainNames.find(refused, new Verdict[] {Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER})
+                .map(PlainNames::name);
+    }
+}

@@ -1,0 +1,7 @@
+/** Lets people in: who they are, sign-in and sign-out, what slows guessing down, and who may ask for what. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"audit", "ledger", "papers", "words"})
+package dauntingledger.app.signin;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

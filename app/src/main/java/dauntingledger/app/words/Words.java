@@ -1,0 +1,45 @@
+package dauntingledger.app.words;
+
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Map;
+import java.util.ResourceBundle;
+import java.util.TreeMap;
+import org.springframework.context.MessageSource;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.stereotype.Component;
+
+/** Words for people, from the message bundles, in the language of the request. */
+@Component
+public class Words {
+
+    private final MessageSource messages;
+
+    Words(MessageSource messages) {
+        this.messages = messages;
+    }
+
+    public String say(String key, Object... arguments) {
+        return messages.getMessage(key, arguments, LocaleContextHolder.getLocale());
+    }
+
+    /** Returns a span in words, in minutes and where there are any seconds; a part of a second is dropped. */
+    public String span(Duration span) {
+        if (span.toSecondsPart() > 0) {
+            return say("span.seconds", span.toMinutes(), span.toSecondsPart());
+        }
+        return span.toMinutes() == 1 ? say("span.minute") : say("span.minutes", span.toMinutes());
+    }
+
+    /** Returns all words whose key begins with {@code prefix}, by the rest of the key. */
+    public Map<String, String> beginningWith(String prefix) {
+        Locale locale = LocaleContextHolder.getLocale();
+        ResourceBundle bundle = ResourceBundle.getBundle(
+                "messages", locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_DEFAULT));
+        Map<String, String> words = new TreeMap<>();
+        bundle.keySet().stream()
+                .filter(key -> key.startsWith(prefix))
+                .forEach(key -> words.put(key.substring(prefix.length()), bundle.getString(key)));
+        return words;
+    }
+}
