@@ -43,7 +43,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** Tools in a paper of two blocks: all of them in the first, a basic calculator in the second. */
-class ToolsTest {
+class ToolRulesTest {
 
     private static final CellRef A1 = CellRef.of("A1");
 

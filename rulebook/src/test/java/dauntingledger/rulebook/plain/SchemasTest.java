@@ -25,7 +25,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Everything of which there are several kinds has a schema for each, and the page about ledgers says what is in them. */
-class KindsTest {
+class SchemasTest {
 
     private static final Pattern ROW = Pattern.compile("\\| (`[a-z`, -]+`) \\| ([a-z, ]+) \\|(.*?)\\| .*");
     private static final Pattern NAME = Pattern.compile("`([A-Za-z-]+)`");
@@ -43,7 +43,7 @@ class KindsTest {
 
     private static Stream<Class<?>> records(Class<?> sealed) {
         return sealed.isSealed()
-                ? Arrays.stream(sealed.getPermittedSubclasses()).flatMap(KindsTest::records)
+                ? Arrays.stream(sealed.getPermittedSubclasses()).flatMap(SchemasTest::records)
                 : Stream.of(sealed);
     }
 
