@@ -35,12 +35,12 @@ export class BlockPage {
     const numberOf = (item) => this.order.indexOf(item) + 1;
     this.layout = new Layout(this.questions, () => this.inView);
     this.turning = new TurnSteps({ follow: () => this.follow(), draw: () => this.drawTurned(), arrive: () => this.arrive() });
-    this.ledger = new Cells(this.floor, words, (item) => this.open(item));
+    this.cells = new Cells(this.floor, words, (item) => this.open(item));
     this.review = new Review(
       sitting,
       words,
       (item) => this.open(item),
-      this.ledger.cells,
+      this.cells.cells,
       (item) => this.sheets.textOf(item),
     );
     this.totals = new Totals(words, this.stage);
@@ -138,8 +138,8 @@ export class BlockPage {
       if (this.sheets.unknown.has(item)) {
         this.fetchUnknown(item);
       }
-      if (this.ledger.isFull) {
-        this.ledger.show('');
+      if (this.cells.isFull) {
+        this.cells.show('');
       }
       if (this.view !== 'question') {
         this.turning.end();
@@ -154,7 +154,7 @@ export class BlockPage {
     }
     const sheet = this.questions.get(item);
     const words = sheet.querySelector('.no').dataset.firstWords;
-    this.ledger.setWords(item, words);
+    this.cells.setWords(item, words);
     this.review.setWords(item, words);
     if (item === this.inView) {
       this.panes.show(sheet);
@@ -167,7 +167,7 @@ export class BlockPage {
   /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
   follow() {
     this.layout.paintBeside(this.way ?? this.order);
-    this.ledger.setCurrent(this.inView);
+    this.cells.setCurrent(this.inView);
   }
 
   /** A press that was meant for the question in view never reaches the one that has just gone out of view. */
@@ -195,7 +195,7 @@ export class BlockPage {
       if (this.focusMayMove()) {
         this.panes.focus(this.questions.get(this.inView));
       }
-      this.ledger.reveal(this.inView);
+      this.cells.reveal(this.inView);
     }
   }
 
@@ -236,7 +236,7 @@ export class BlockPage {
     for (const question of this.sitting.takeChanged()) {
       if (this.questions.has(question.id)) {
         this.states.set(question.id, question);
-        this.ledger.draw(question);
+        this.cells.draw(question);
         this.sheets.draw(question);
         if (question.id === this.inView) {
           this.drawMark(question);

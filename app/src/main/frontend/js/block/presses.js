@@ -21,7 +21,7 @@ export class Presses {
       close: () => this.ask(),
       break: () => this.askBreak(),
       ledger: () => this.fullLedger(),
-      fold: () => page.ledger.fold(),
+      fold: () => page.cells.fold(),
       focus: () => this.focus(),
       rail: () => this.openRail(),
       keys: () => document.querySelector('#keys').showModal(),
@@ -120,7 +120,7 @@ export class Presses {
 
   /** Takes back what fills the window. Returns whether anything did. */
   leaveFull() {
-    if (this.page.ledger.isFull) {
+    if (this.page.cells.isFull) {
       this.fullLedger();
     } else if (this.page.floor.dataset.focus === 'on') {
       this.focus();
@@ -131,11 +131,11 @@ export class Presses {
   }
 
   fullLedger() {
-    const full = this.page.ledger.isFull;
-    this.page.ledger.show(full ? '' : 'full');
+    const full = this.page.cells.isFull;
+    this.page.cells.show(full ? '' : 'full');
     (full
       ? this.page.questions.get(this.page.inView)
-      : this.page.ledger.cells.get(this.page.inView ?? this.page.order[0])
+      : this.page.cells.cells.get(this.page.inView ?? this.page.order[0])
     )?.focus();
   }
 

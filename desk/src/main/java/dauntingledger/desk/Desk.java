@@ -232,10 +232,10 @@ public final class Desk {
     /** Returns the positions of the steps of a ruled line, as a response writes them. */
     @JSExport
     public String positions(String item, String response) {
-        RuledLine track = (RuledLine) interaction(item, response);
+        RuledLine line = (RuledLine) interaction(item, response);
         List<Object> positions = new ArrayList<>();
-        for (int i = 0; i <= track.steps(); i++) {
-            positions.add(track.position(i));
+        for (int i = 0; i <= line.steps(); i++) {
+            positions.add(line.position(i));
         }
         return CanonicalJson.write(positions);
     }

@@ -54,7 +54,7 @@ final class DeclarationReader {
                 Stream.of(
                                 declaration.element("qti-mapping").map(mapping -> mapping(mapping, type, reading)),
                                 declaration.element("qti-area-mapping").map(DeclarationReader::areas),
-                                yardstick(declaration, correct, interaction))
+                                partScoring(declaration, correct, interaction))
                         .flatMap(Optional<Measure>::stream)
                         .toList());
     }
@@ -138,7 +138,7 @@ final class DeclarationReader {
                         .toList());
     }
 
-    private static Optional<Measure> yardstick(
+    private static Optional<Measure> partScoring(
             XmlElement declaration, Value correct, Optional<Interaction> interaction) {
         return declaration
                 .elements()
@@ -154,7 +154,7 @@ final class DeclarationReader {
             case "dl:cells" ->
                 new PartScoring.OfCells(cells(element, of(interaction, Grid.class, "a dl:grid")), credit);
             case "dl:places" ->
-                new PartScoring.OfTrack(
+                new PartScoring.OfRuledLine(
                         places(element), number(element, "tolerance").orElse(Rational.ZERO), credit);
             case "dl:drawn" -> new PartScoring.OfChart(drawn(element), credit);
             default ->

@@ -84,7 +84,7 @@ final class ExtensionReader {
                 : new Reading.AsWords(Set.of(Reading.Difference.CASE, Reading.Difference.SPACE));
     }
 
-    Interaction track(XmlElement element, ResponseId response, List<Part> parts) {
+    Interaction ruledLine(XmlElement element, ResponseId response, List<Part> parts) {
         List<Option> symbols = CardReader.options(element.elements("dl:symbol").toList(), markup);
         Rational length = rational(element, "length");
         Rational step = rational(element, "step");

@@ -163,7 +163,7 @@ final class InteractionReader {
                 yield new OnPaper(response);
             }
             case "dl:grid" -> extensions.grid(element, response, parts);
-            case "dl:track" -> extensions.track(element, response, parts);
+            case "dl:track" -> extensions.ruledLine(element, response, parts);
             case "dl:chart" -> extensions.chart(element, response, parts);
             default -> onPictures.read(element, response, parts);
         };

@@ -216,8 +216,8 @@ final class ItemReader {
         long asked = interactions.stream().filter(Interaction::isAsked).count();
         boolean inParts = key.responses().values().stream()
                 .flatMap(response -> response.measures().stream())
-                .anyMatch(measure ->
-                        !(measure instanceof PartScoring yardstick) || yardstick.credit() != PartScoring.Credit.WHOLE);
+                .anyMatch(measure -> !(measure instanceof PartScoring partScoring)
+                        || partScoring.credit() != PartScoring.Credit.WHOLE);
         boolean oneScore = root.element("qti-response-processing").stream()
                         .flatMap(XmlElement::descendants)
                         .filter(element -> element.name().equals("qti-set-outcome-value"))

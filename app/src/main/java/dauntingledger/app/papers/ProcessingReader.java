@@ -235,7 +235,7 @@ final class ProcessingReader {
                     + switch (kind) {
                         case MAPPING -> "mapping";
                         case AREAS -> "area mapping";
-                        case PARTS -> "yardstick (dl:elements, dl:cells, dl:places or dl:drawn)";
+                        case PARTS -> "part scoring (dl:elements, dl:cells, dl:places or dl:drawn)";
                     });
         }
         return new Expression.Measured(response, kind);

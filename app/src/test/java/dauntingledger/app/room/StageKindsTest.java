@@ -18,7 +18,13 @@ class StageKindsTest extends ExamServerTest {
     private List<StagePage<?>> pages;
 
     static Stream<Class<?>> kinds() {
-        return Arrays.stream(Stage.class.getPermittedSubclasses()).filter(kind -> kind != Stage.Unopened.class);
+        return records(Stage.class).filter(kind -> kind != Stage.Unopened.class);
+    }
+
+    private static Stream<Class<?>> records(Class<?> sealed) {
+        return sealed.isSealed()
+                ? Arrays.stream(sealed.getPermittedSubclasses()).flatMap(StageKindsTest::records)
+                : Stream.of(sealed);
     }
 
     @ParameterizedTest

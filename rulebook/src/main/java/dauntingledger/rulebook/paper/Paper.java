@@ -161,8 +161,8 @@ public record Paper(
     }
 
     /** Returns this paper with other rules. */
-    public Paper with(ExamRules otherConduct) {
-        return new Paper(id, version, title, route, boxes, lateAcceptance, scoreRelease, languages, otherConduct);
+    public Paper with(ExamRules others) {
+        return new Paper(id, version, title, route, boxes, lateAcceptance, scoreRelease, languages, others);
     }
 
     /** Returns the stage that ends the route. */

@@ -82,16 +82,20 @@ public sealed interface Stage {
         DECLINES
     }
 
+    /** A stage between the door and the first question. */
+    sealed interface Arriving extends Stage {
+
+        @Override
+        default boolean isArrival() {
+            return true;
+        }
+    }
+
     /** The candidate confirms who they are and where they sit, or reports that something is wrong. */
-    record Identity(StageId id, String title) implements Stage {
+    record Identity(StageId id, String title) implements Arriving {
         public Identity {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
-        }
-
-        @Override
-        public boolean isArrival() {
-            return true;
         }
     }
 
@@ -102,7 +106,7 @@ public sealed interface Stage {
      * @param tries how many wrong codes may be given before only the invigilator can admit
      * @param late what happens to a candidate who comes to the door after the window has closed
      */
-    record Admission(StageId id, String title, Set<Way> ways, int tries, Late late) implements Stage {
+    record Admission(StageId id, String title, Set<Way> ways, int tries, Late late) implements Arriving {
 
         private static final int MOST_TRIES = 20;
 
@@ -130,11 +134,6 @@ public sealed interface Stage {
         }
 
         @Override
-        public boolean isArrival() {
-            return true;
-        }
-
-        @Override
         public List<String> findings() {
             return new Problems()
                     .require(!ways.isEmpty(), "an admission must have at least one way")
@@ -150,16 +149,11 @@ public sealed interface Stage {
      *
      * @param lines what is checked, in this order
      */
-    record StationCheck(StageId id, String title, List<StationLine> lines) implements Stage {
+    record StationCheck(StageId id, String title, List<StationLine> lines) implements Arriving {
         public StationCheck {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
             lines = List.copyOf(lines);
-        }
-
-        @Override
-        public boolean isArrival() {
-            return true;
         }
 
         @Override
@@ -183,15 +177,10 @@ public sealed interface Stage {
     }
 
     /** A picture of the candidate is taken and kept with the sitting. */
-    record Portrait(StageId id, String title) implements Stage {
+    record Portrait(StageId id, String title) implements Arriving {
         public Portrait {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
-        }
-
-        @Override
-        public boolean isArrival() {
-            return true;
         }
 
         @Override
@@ -201,28 +190,18 @@ public sealed interface Stage {
     }
 
     /** The candidate chooses among the languages of the paper. */
-    record LanguageChoice(StageId id, String title) implements Stage {
+    record LanguageChoice(StageId id, String title) implements Arriving {
         public LanguageChoice {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
         }
-
-        @Override
-        public boolean isArrival() {
-            return true;
-        }
     }
 
     /** The way into the try-out of the room, where nothing counts; left when the candidate goes on. */
-    record TryOut(StageId id, String title) implements Stage {
+    record TryOut(StageId id, String title) implements Arriving {
         public TryOut {
             requireNonNull(id, "id");
             requireNonNull(title, "title");
-        }
-
-        @Override
-        public boolean isArrival() {
-            return true;
         }
 
         @Override

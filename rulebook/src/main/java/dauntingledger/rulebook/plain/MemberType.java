@@ -23,7 +23,6 @@ record MemberType<V>(Function<V, Object> writer, BiFunction<Members, String, V> 
     static final MemberType<Long> WHOLE = new MemberType<>(number -> number, Members::whole);
     static final MemberType<Integer> COUNT = new MemberType<>(number -> number, Members::count);
     static final MemberType<List<Integer>> COUNTS = new MemberType<>(numbers -> numbers, Members::counts);
-    static final MemberType<List<Long>> WHOLES = new MemberType<>(numbers -> numbers, Members::wholes);
     static final MemberType<Boolean> TRUTH = new MemberType<>(truth -> truth, Members::truth);
     static final MemberType<Duration> MILLIS = new MemberType<>(Duration::toMillis, Members::millis);
     static final MemberType<List<Duration>> SPANS =

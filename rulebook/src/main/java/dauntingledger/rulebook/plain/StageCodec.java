@@ -5,7 +5,6 @@ import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
-import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 
@@ -98,10 +97,6 @@ public final class StageCodec {
     /** Returns what the kind of {@code stage} is called in ledgers, packages and pages. */
     public static String kind(Stage stage) {
         return KINDS.name(stage);
-    }
-
-    static Map<String, Object> toPlain(Stage stage) {
-        return KINDS.toPlain(stage);
     }
 
     private static <S extends Stage> Field<S, StageId> id() {

@@ -68,6 +68,6 @@ public record Construction(ResponseId response, int width, int height, int least
 
     @Override
     public List<String> example() {
-        return List.of("point 10 10");
+        return List.of("point " + width / 2 + " " + height / 2);
     }
 }

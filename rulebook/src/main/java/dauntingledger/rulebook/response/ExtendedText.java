@@ -86,6 +86,7 @@ public record ExtendedText(ResponseId response, Format format, int leastWords, i
 
     @Override
     public List<String> example() {
-        return List.of("She waits for the flood and crosses the bar at half tide.");
+        String words = "She waits for the flood and crosses the bar at half tide.";
+        return List.of(words.substring(0, Math.min(words.length(), maxLength)));
     }
 }

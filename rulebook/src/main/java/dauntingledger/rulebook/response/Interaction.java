@@ -96,7 +96,7 @@ public sealed interface Interaction
         UNKNOWN_CHOICE,
         TOO_MANY_CHOICES,
         TOO_LONG,
-        /** A place that is not on the picture, the track or the chart. */
+        /** A place that is not on the picture, the ruled line or the chart. */
         OFF_THE_PICTURE;
 
         static Optional<Misfit> ofLength(List<String> elements, int most) {

@@ -67,7 +67,7 @@ public record ItemKey(
 
     /**
      * Returns the most an answer can be worth: what MAXSCORE says, or the normal maximum of SCORE, or else what the
-     * correct responses, the best of their mappings or all that their yardsticks want are worth. It is zero where none of
+     * correct responses, the best of their mappings or all that their part scorings want are worth. It is zero where none of
      * these tells.
      */
     public Rational most() {

@@ -149,8 +149,8 @@ public sealed interface PartScoring extends Measure {
     }
 
     /** Symbols on a line, each of them within {@code tolerance} of its place. */
-    record OfTrack(List<RuledLine.Placed> wanted, Rational tolerance, Credit credit) implements PartScoring {
-        public OfTrack {
+    record OfRuledLine(List<RuledLine.Placed> wanted, Rational tolerance, Credit credit) implements PartScoring {
+        public OfRuledLine {
             wanted = List.copyOf(wanted);
             requireNonNull(tolerance, "tolerance");
             requireNonNull(credit, "credit");

@@ -20,6 +20,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.response.Interaction.Completeness;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Named;
 import org.junit.jupiter.api.Test;
@@ -66,6 +67,23 @@ class InteractionTest {
         assertThat(interaction.label(value)).isEqualTo(label);
         assertThat(interaction.findings()).isEmpty();
         assertThat(interaction.misfit(interaction.blank())).isEmpty();
+        assertThat(interaction.misfit(interaction.blank().with(interaction.example())))
+                .isEmpty();
+    }
+
+    static Stream<Interaction> tight() {
+        return Stream.of(
+                new ExtendedText(R1, ExtendedText.Format.PLAIN, 1, 0, 5),
+                new TextEntry(R1, 1, new Reading.AsWords(Set.of())),
+                new Points(R1, 1, 1, 1, 1),
+                new RuledLine(R1, ids(1), Rational.ONE, Rational.ONE, 1, 1),
+                new Construction(R1, 4, 4, 1));
+    }
+
+    @ParameterizedTest
+    @MethodSource("tight")
+    void itsExampleFitsHoweverTightItIs(Interaction interaction) {
+        assertThat(interaction.findings()).isEmpty();
         assertThat(interaction.misfit(interaction.blank().with(interaction.example())))
                 .isEmpty();
     }

@@ -99,7 +99,7 @@ class PartScoringTest {
 
         assertThat(share(
                         TEXTS,
-                        new PartScoring.OfTrack(wanted, Rational.of(1, 2), PartScoring.Credit.PARTS_LESS_WRONG),
+                        new PartScoring.OfRuledLine(wanted, Rational.of(1, 2), PartScoring.Credit.PARTS_LESS_WRONG),
                         given.split(";")))
                 .isEqualTo(Rational.parse(share));
     }
@@ -145,10 +145,10 @@ class PartScoringTest {
         List<RuledLine.Placed> close = List.of(
                 RuledLine.Placed.read("flash 1").orElseThrow(),
                 RuledLine.Placed.read("flash 1.5").orElseThrow());
-        PartScoring yardstick = new PartScoring.OfTrack(close, Rational.of(1, 2), PartScoring.Credit.PARTS);
+        PartScoring partScoring = new PartScoring.OfRuledLine(close, Rational.of(1, 2), PartScoring.Credit.PARTS);
 
-        assertThat(share(TEXTS, yardstick, "flash 1.25", "flash 0.5")).isEqualTo(Rational.ONE);
-        assertThat(share(TEXTS, yardstick, "flash 0.5", "flash 1.25")).isEqualTo(Rational.ONE);
+        assertThat(share(TEXTS, partScoring, "flash 1.25", "flash 0.5")).isEqualTo(Rational.ONE);
+        assertThat(share(TEXTS, partScoring, "flash 0.5", "flash 1.25")).isEqualTo(Rational.ONE);
     }
 
     @ParameterizedTest
@@ -193,8 +193,8 @@ class PartScoringTest {
                 name, ChartElement.read(drawn).orElseThrow(), position, bearing, distance);
     }
 
-    private static Rational share(Value blank, PartScoring yardstick, String... given) {
-        return SampleKeys.judged(blank, yardstick)
+    private static Rational share(Value blank, PartScoring partScoring, String... given) {
+        return SampleKeys.judged(blank, partScoring)
                 .judge(Map.of(R1, blank.with(List.of(given))))
                 .score();
     }

@@ -69,9 +69,9 @@ final class SampleKeys {
         return new ItemKey(Map.of(R1, ResponseKey.of(Value.typed(""))), SCORE, List.of(), ItemKey.Judge.PERSON);
     }
 
-    /** An item whose one response is judged by {@code yardstick} alone. */
-    static ItemKey judged(Value blank, PartScoring yardstick) {
-        ResponseKey response = new ResponseKey(Optional.empty(), blank, List.of(yardstick));
+    /** An item whose one response is judged by {@code partScoring} alone. */
+    static ItemKey judged(Value blank, PartScoring partScoring) {
+        ResponseKey response = new ResponseKey(Optional.empty(), blank, List.of(partScoring));
         return new ItemKey(
                 Map.of(R1, response),
                 SCORE,

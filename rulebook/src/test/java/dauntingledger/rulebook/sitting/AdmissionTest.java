@@ -13,6 +13,7 @@ import static dauntingledger.rulebook.testing.SamplePapers.stage;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Stage.Admission.Late;
 import dauntingledger.rulebook.paper.Stage.Admission.Way;
 import dauntingledger.rulebook.plain.RoomCodec;
@@ -169,6 +170,19 @@ class AdmissionTest {
         }
 
         @Test
+        void tellsWhatIsWaitedForAndWhetherOnlyTheInvigilatorHelps() {
+            Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.CODE, Way.LEAVE);
+            assertThat(waitedFor(desk)).containsExactly(Arrival.AtTheDoor.CODE, Arrival.AtTheDoor.LEAVE);
+
+            while (desk.sitting().arrival().triesLeft() > 0) {
+                desk.does(new Act.CodeGiven(stage("door"), false));
+            }
+            assertThat(waitedFor(desk))
+                    .containsExactly(Arrival.AtTheDoor.OUT_OF_TRIES, Arrival.AtTheDoor.LEAVE)
+                    .allMatch(Arrival.AtTheDoor::needsInvigilator);
+        }
+
+        @Test
         void asksForNoCodeWhereNoneIsNeeded() {
             assertThat(atTheDoor(Late.NOT_ADMITTED, Way.LEAVE).permits(CODE)).isEqualTo(Verdict.NOT_NEEDED);
             assertThat(arriving(Late.NOT_ADMITTED, Way.CODE).permits(CODE)).isEqualTo(Verdict.NOT_OPEN_YET);
@@ -193,5 +207,10 @@ class AdmissionTest {
                             .id())
                     .isEqualTo(stage("station"));
         }
+    }
+
+    private static List<Arrival.AtTheDoor> waitedFor(Desk desk) {
+        Sitting sitting = desk.sitting();
+        return sitting.arrival().waitingAt((Stage.Admission) sitting.stage().orElseThrow());
     }
 }
