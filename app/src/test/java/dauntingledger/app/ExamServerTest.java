@@ -106,8 +106,8 @@ public abstract class ExamServerTest {
     protected Appointment cadetAt(String stage) {
         Appointment cadet = newAppointment("cadet-entrance", Terms.OPEN.within(opensIn(Duration.ofMinutes(-1))));
         does(cadet, new Act.StageOpened(new StageId("privacy")));
-        while (!sitting(cadet).stage().orElseThrow().id().value().equals(stage)) {
-            goesOn(cadet, sitting(cadet).stage().orElseThrow());
+        while (!sitting(cadet).route().stage().orElseThrow().id().value().equals(stage)) {
+            goesOn(cadet, sitting(cadet).route().stage().orElseThrow());
         }
         return cadet;
     }
@@ -146,7 +146,8 @@ public abstract class ExamServerTest {
     /** Does what leads to the block {@code rules} of the licence paper, and opens it. */
     protected void opensRules(Appointment appointment) {
         does(appointment, new Act.StageOpened(new StageId("conduct")));
-        Stage.Notice notice = (Stage.Notice) sitting(appointment).stage().orElseThrow();
+        Stage.Notice notice =
+                (Stage.Notice) sitting(appointment).route().stage().orElseThrow();
         does(
                 appointment,
                 new Act.NoticeAccepted(

@@ -91,7 +91,7 @@ public final class Desk {
     @JSExport
     public String room(double now) {
         Sitting sitting = ledger.sittingAt(instant(now));
-        List<Question> questions = sitting.questions();
+        List<Question> questions = sitting.questions().all();
         List<Object> changed = new ArrayList<>();
         for (int i = 0; i < questions.size(); i++) {
             if (i >= shown.size() || shown.get(i) != questions.get(i)) {
@@ -113,52 +113,54 @@ public final class Desk {
     /** Returns what the calculator's tape is made of. */
     @JSExport
     public String tape() {
-        return CanonicalJson.write(ToolboxCodec.tape(ledger.sitting().tools()));
+        return CanonicalJson.write(ToolboxCodec.tape(ledger.sitting().tools().contents()));
     }
 
     @JSExport
     public String worksheet() {
-        return CanonicalJson.write(ToolboxCodec.worksheet(ledger.sitting().tools()));
+        return CanonicalJson.write(
+                ToolboxCodec.worksheet(ledger.sitting().tools().contents()));
     }
 
     @JSExport
     public String sketch() {
-        return CanonicalJson.write(ToolboxCodec.sketch(ledger.sitting().tools()));
+        return CanonicalJson.write(ToolboxCodec.sketch(ledger.sitting().tools().contents()));
     }
 
     @JSExport
     public String notes() {
-        return CanonicalJson.write(ToolboxCodec.notes(ledger.sitting().tools()));
+        return CanonicalJson.write(ToolboxCodec.notes(ledger.sitting().tools().contents()));
     }
 
     /** Returns how exhibits were looked at last, by exhibit. */
     @JSExport
     public String exhibits() {
-        return CanonicalJson.write(ToolboxCodec.exhibits(ledger.sitting().tools()));
+        return CanonicalJson.write(
+                ToolboxCodec.exhibits(ledger.sitting().tools().contents()));
     }
 
     /** Returns where panels stand, by panel. */
     @JSExport
     public String panels() {
-        return CanonicalJson.write(ToolboxCodec.panels(ledger.sitting().tools()));
+        return CanonicalJson.write(ToolboxCodec.panels(ledger.sitting().tools().contents()));
     }
 
     /** Returns the marks on all texts, by text. */
     @JSExport
     public String marks() {
-        return CanonicalJson.write(ToolboxCodec.marks(ledger.sitting().tools()));
+        return CanonicalJson.write(ToolboxCodec.marks(ledger.sitting().tools().contents()));
     }
 
     /** Returns the question that Next leads to from {@code item}, or an empty text where it leads to the review page. */
     @JSExport
     public String next(String item) {
-        return text(ledger.sitting().after(new ItemId(item)));
+        return text(ledger.sitting().questions().after(new ItemId(item)));
     }
 
     /** Returns the question that Back leads to from {@code item}, or an empty text at the first. */
     @JSExport
     public String previous(String item) {
-        return text(ledger.sitting().before(new ItemId(item)));
+        return text(ledger.sitting().questions().before(new ItemId(item)));
     }
 
     /** Returns what is read out of {@code typed} in a box or a cell, as people read it, or an empty text if it cannot be read. */
@@ -272,14 +274,16 @@ public final class Desk {
 
     private Value given(String item, Interaction interaction) {
         return ledger.sitting()
-                .question(new ItemId(item))
+                .questions()
+                .get(new ItemId(item))
                 .response(interaction.response())
                 .orElse(interaction.blank());
     }
 
     private Interaction interaction(String item, String response) {
         return ledger.sitting()
-                .question(new ItemId(item))
+                .questions()
+                .get(new ItemId(item))
                 .item()
                 .interaction(new ResponseId(response))
                 .orElseThrow();

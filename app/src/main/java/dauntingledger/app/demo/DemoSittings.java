@@ -78,7 +78,10 @@ class DemoSittings {
     void inProgress(String candidate, PaperRef paper, String seat) {
         unless(
                 candidate,
-                sitting -> sitting.stage().filter(Stage.Block.class::isInstance).isPresent(),
+                sitting -> sitting.route()
+                        .stage()
+                        .filter(Stage.Block.class::isInstance)
+                        .isPresent(),
                 () -> appointments.make(candidate, paper, seat, Terms.OPEN),
                 made -> {
                     Past past = new Past(made, clock.instant().minus(JUST_NOW));
@@ -119,7 +122,7 @@ class DemoSittings {
                     .ifPresent(notice -> act(new Act.NoticeAccepted(
                             notice.id(), notice.textDigests().iterator().next(), "")));
             stage(Stage.Instructions.class).ifPresent(read -> act(new Act.StageLeft(read.id())));
-            if (sitting().position() instanceof Position.Before before) {
+            if (sitting().route().position() instanceof Position.Before before) {
                 act(new Act.StageOpened(
                         sitting().paper().route().get(before.stage()).id()));
             }
@@ -129,7 +132,7 @@ class DemoSittings {
         void through(Stage stage) {
             switch (stage) {
                 case Stage.Block block -> {
-                    if (sitting().position() instanceof Position.Before) {
+                    if (sitting().route().position() instanceof Position.Before) {
                         act(new Act.StageOpened(block.id()));
                     }
                     block.items().forEach(this::answer);
@@ -164,7 +167,7 @@ class DemoSittings {
         }
 
         Optional<Stage> stage(Class<? extends Stage> kind) {
-            return sitting().stage().filter(kind::isInstance);
+            return sitting().route().stage().filter(kind::isInstance);
         }
 
         private Sitting sitting() {

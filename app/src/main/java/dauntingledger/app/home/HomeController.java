@@ -209,7 +209,7 @@ class HomeController {
                 words.span(paper.length()),
                 text.about().brings(),
                 privileges.of(text.paper(), appointment.terms()),
-                checks && read.filter(Sitting::isUntouched).isPresent(),
+                checks && read.filter(known -> known.route().isUntouched()).isPresent(),
                 sitting.arrival()
                         .stationAt()
                         .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))
@@ -225,7 +225,7 @@ class HomeController {
     }
 
     private static State state(Sitting sitting, Instant now) {
-        return switch (sitting.progress()) {
+        return switch (sitting.route().progress()) {
             case BEFORE ->
                 switch (entering(sitting, now)) {
                     case TOO_EARLY -> State.DUE;
@@ -239,7 +239,8 @@ class HomeController {
     }
 
     private static Verdict entering(Sitting sitting, Instant now) {
-        return sitting.entrance()
+        return sitting.route()
+                .entrance()
                 .map(stage -> sitting.permits(new Act.StageOpened(stage), now))
                 .orElse(Verdict.SITTING_OVER);
     }

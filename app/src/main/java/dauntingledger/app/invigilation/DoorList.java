@@ -65,10 +65,10 @@ class DoorList {
 
     private Optional<Waiting> waiting(Floor.Place place, Instant now) {
         Sitting sitting = place.sitting();
-        if (!(sitting.position() instanceof Position.At at)) {
+        if (!(sitting.route().position() instanceof Position.At at)) {
             return Optional.empty();
         }
-        StageRecord here = sitting.stageRecord(at.stage()).orElseThrow();
+        StageRecord here = sitting.route().record(at.stage()).orElseThrow();
         return switch (sitting.paper().route().get(at.stage())) {
             case Stage.Identity identity ->
                 sitting.arrival()
@@ -107,7 +107,8 @@ class DoorList {
         }
 
         Waiting of(String reason, Stream<String> note, Need needed) {
-            boolean asksForCode = sitting.stage()
+            boolean asksForCode = sitting.route()
+                    .stage()
                     .filter(stage ->
                             stage instanceof Stage.Admission door && door.ways().contains(Way.CODE))
                     .isPresent();

@@ -166,6 +166,7 @@ class InvigilationController {
         String person = member(principal).name();
         Verdict verdict = ledgers.open(appointment, now)
                 .sitting()
+                .route()
                 .stage()
                 .map(stage -> ledgers.record(appointment, act.apply(stage.id(), person), now)
                         .verdict())

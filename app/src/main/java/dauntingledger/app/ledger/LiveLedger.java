@@ -10,7 +10,7 @@ import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Hearing;
 import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Ledger;
-import dauntingledger.rulebook.sitting.Sitting;
+import dauntingledger.rulebook.sitting.SittingRoute;
 import dauntingledger.rulebook.sitting.Timeline;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.time.Instant;
@@ -110,9 +110,9 @@ final class LiveLedger {
 
     /** Returns the deadline to be stored for the sweep, if it is another than the stored one. */
     Optional<DeadlineRow> dueAnew(Instant now) {
-        Optional<Instant> due = ledger.sitting().nextDeadline();
+        Optional<Instant> due = ledger.sitting().clocks().nextDeadline();
         if (due.filter(instant -> !instant.isAfter(now)).isPresent()) {
-            due = ledger.sittingAt(now).nextDeadline();
+            due = ledger.sittingAt(now).clocks().nextDeadline();
         }
         return due.equals(storedDue) ? Optional.empty() : Optional.of(new DeadlineRow(sitting, due));
     }
@@ -131,7 +131,7 @@ final class LiveLedger {
     }
 
     boolean isUntouched() {
-        return ledger.sitting().isUntouched();
+        return ledger.sitting().route().isUntouched();
     }
 
     /** Returns whether {@code seat} may write: it is the live one. */
@@ -259,13 +259,14 @@ final class LiveLedger {
     /** Writes down what time has ended by {@code now}, each as of its own deadline. */
     void recordEndings(Instant now, List<LedgerLine> lines) {
         if (ledger.sitting()
+                        .clocks()
                         .nextDeadline()
                         .filter(deadline -> !deadline.isAfter(now))
                         .isEmpty()
-                && ledger.sitting().unrecordedEndings().isEmpty()) {
+                && ledger.sitting().route().unrecordedEndings().isEmpty()) {
             return;
         }
-        for (Sitting.RanOut ending : ledger.sittingAt(now).unrecordedEndings()) {
+        for (SittingRoute.RanOut ending : ledger.sittingAt(now).route().unrecordedEndings()) {
             EntryId id = new EntryId(UUID.randomUUID().toString());
             judge(new Entry(id, ending.at(), now, new Act.StageRanOut(ending.stage())), lines);
         }

@@ -150,6 +150,7 @@ class OfficeController {
         String person = member(principal).name();
         boolean done = ledgers.open(appointment, now)
                 .sitting()
+                .route()
                 .reopenable()
                 .map(stage -> ledgers.record(appointment, new Act.Reopened(stage, person), now)
                         .verdict())
@@ -231,7 +232,8 @@ class OfficeController {
                 paper.title(),
                 appointment.chair(),
                 terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
-                opened.map(readable -> PlainNames.name(readable.sitting().progress()))
+                opened.map(readable ->
+                                PlainNames.name(readable.sitting().route().progress()))
                         .orElse("unreadable"),
                 privileges.of(paper, terms),
                 Booklets.isNeededFor(paper),

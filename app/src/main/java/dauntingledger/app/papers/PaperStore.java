@@ -88,7 +88,7 @@ class PaperStore implements Papers {
     @Override
     public List<Explained> explain(PaperRef ref, String language, Sitting sitting) {
         ReadPaper paper = paper(ref);
-        return sitting.questions().stream()
+        return sitting.questions().all().stream()
                 .map(question -> {
                     Score.Explanation explanation = Score.explain(paper.key(), question);
                     return new Explained(

@@ -46,7 +46,7 @@ class AnswersController {
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();
         PaperText text = papers.text(appointment.paper(), RoomController.language(here));
-        if (!here.isHandedIn() || !text.about().explains()) {
+        if (!here.route().isHandedIn() || !text.about().explains()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         ledgers.record(appointment, new Act.ReceiptGiven(), now);

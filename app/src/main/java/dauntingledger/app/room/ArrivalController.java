@@ -125,7 +125,7 @@ class ArrivalController {
                 .map(Stage.StationCheck.class::cast)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        if (!here.isUntouched()) {
+        if (!here.route().isUntouched()) {
             return "redirect:/sittings/" + sitting;
         }
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
@@ -147,6 +147,7 @@ class ArrivalController {
     private Stage here(Appointment appointment, Instant now, Class<? extends Stage> kind) {
         return ledgers.open(appointment, now)
                 .sitting()
+                .route()
                 .stage()
                 .filter(kind::isInstance)
                 .orElseThrow(() -> new ResponseStatusException(

@@ -64,7 +64,8 @@ class BlockViews {
                 section.id().value(),
                 section.title(),
                 section.sets().stream()
-                        .map(set -> set(set, text, item -> free || sitting.maySee(item.id()), numbering))
+                        .map(set ->
+                                set(set, text, item -> free || sitting.tools().maySee(item.id()), numbering))
                         .toList());
     }
 

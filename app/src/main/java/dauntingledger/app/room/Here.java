@@ -23,7 +23,7 @@ record Here(Ledgers.Opened opened, Appointment appointment, PaperText text, Pape
 
     /** Returns the place on the route where the sitting is. */
     int index() {
-        return sitting().position().index(paper.route().size());
+        return sitting().route().position().index(paper.route().size());
     }
 
     Window window() {

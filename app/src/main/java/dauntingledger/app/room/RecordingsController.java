@@ -60,7 +60,7 @@ class RecordingsController {
         Act.Played played = played(item, response);
         Verdict verdict = inside.sitting().permits(played, inside.sitting().now());
         OptionalInt left = verdict.isPermitted()
-                ? inside.sitting().question(played.item()).playsLeft(played.response())
+                ? inside.sitting().questions().get(played.item()).playsLeft(played.response())
                 : OptionalInt.empty();
         if (left.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND, "there is nothing to be played");
@@ -104,7 +104,8 @@ class RecordingsController {
         Instant now = clock.instant();
         boolean stillDue = ledgers.open(inside.appointment(), now)
                 .sitting()
-                .question(play.item())
+                .questions()
+                .get(play.item())
                 .playsLeft(play.response())
                 .equals(OptionalInt.of(play.left()));
         Act played = new Act.Played(play.item(), play.response());

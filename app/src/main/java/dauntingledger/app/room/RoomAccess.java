@@ -101,7 +101,7 @@ class RoomAccess {
     boolean isElsewhere(Appointment appointment, Sitting sitting, HttpServletRequest request) {
         Optional<String> own =
                 seats.seat(appointment.candidate(), appointment.sitting().value(), request);
-        return !(sitting.position() instanceof Position.Over)
+        return !(sitting.route().position() instanceof Position.Over)
                 && sitting.seat().isPresent()
                 && !sitting.seat().equals(own);
     }

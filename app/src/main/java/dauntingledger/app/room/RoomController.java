@@ -110,7 +110,7 @@ class RoomController {
         return begin(appointments.of(principal.getName()).stream()
                 .filter(begun -> begun.paper().equals(ref))
                 .filter(begun -> ledgers.openIfReadable(begun, now)
-                        .filter(opened -> !(opened.sitting().position() instanceof Position.Over))
+                        .filter(opened -> !(opened.sitting().route().position() instanceof Position.Over))
                         .isPresent())
                 .findFirst()
                 .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN)));
@@ -119,15 +119,17 @@ class RoomController {
     private String begin(Appointment appointment) {
         Instant now = clock.instant();
         Sitting sitting = ledgers.open(appointment, now).sitting();
-        Optional<StageId> entrance = sitting.entrance();
+        Optional<StageId> entrance = sitting.route().entrance();
         if (entrance.isPresent()) {
             Act opening = new Act.StageOpened(entrance.get());
             Verdict verdict = sitting.permits(opening, now);
-            if (!verdict.isPermitted() && !(sitting.position() instanceof Position.Over)) {
+            if (!verdict.isPermitted() && !(sitting.route().position() instanceof Position.Over)) {
                 return "redirect:/?refused=" + PlainNames.name(verdict);
             }
-            boolean block =
-                    sitting.stage().filter(Stage.Block.class::isInstance).isPresent();
+            boolean block = sitting.route()
+                    .stage()
+                    .filter(Stage.Block.class::isInstance)
+                    .isPresent();
             if (verdict.isPermitted() && !block) {
                 ledgers.record(appointment, opening, now);
             }
@@ -155,7 +157,7 @@ class RoomController {
             return threshold("elsewhere", appointment, model);
         }
         ledgers.given(appointment, now);
-        if (opened.sitting().isHandedIn()) {
+        if (opened.sitting().route().isHandedIn()) {
             ledgers.record(appointment, new Act.ReceiptGiven(), now);
             opened = ledgers.open(appointment, now);
         }
@@ -195,8 +197,9 @@ class RoomController {
 
     /** Nothing of a sitting is shown outside its hours to somebody who has not come in. */
     private boolean isBeforeTheDoors(Sitting sitting) {
-        return sitting.position() instanceof Position.Before
-                && sitting.entrance()
+        return sitting.route().position() instanceof Position.Before
+                && sitting.route()
+                        .entrance()
                         .filter(stage -> !sitting.permits(new Act.StageOpened(stage), sitting.now())
                                 .isPermitted())
                         .isPresent();
@@ -243,7 +246,8 @@ class RoomController {
 
     /** Returns the open block if {@code item} is asked in it. */
     private static Stage.Block block(Sitting here, String item) {
-        return here.openBlock()
+        return here.route()
+                .openBlock()
                 .filter(open -> open.items().anyMatch(one -> one.id().value().equals(item)))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
@@ -260,7 +264,10 @@ class RoomController {
                 .indexOf(stage);
         return Optional.of(index)
                 .filter(at -> at >= 0
-                        && at <= here.position().reached(text.paper().route().size()))
+                        && at
+                                <= here.route()
+                                        .position()
+                                        .reached(text.paper().route().size()))
                 .map(at ->
                         text.pages().getOrDefault(text.paper().route().get(at).id(), List.of()))
                 .filter(all -> page >= 0 && page < all.size())
@@ -277,7 +284,8 @@ class RoomController {
     ResponseEntity<?> exhibit(@RoomAccess.New RoomAccess.Inside inside, @PathVariable String exhibit) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
-        ExhibitId id = here.exhibits()
+        ExhibitId id = here.tools()
+                .exhibits()
                 .filter(one -> one.id().value().equals(exhibit))
                 .findFirst()
                 .map(Exhibit::id)
@@ -304,7 +312,7 @@ class RoomController {
     @GetMapping("/sittings/{sitting}/ledger.jsonl")
     void ledger(@RoomAccess.Own Appointment appointment, HttpServletResponse response) throws IOException {
         long sitting = appointment.sitting().value();
-        if (!(ledgers.open(appointment, clock.instant()).sitting().position() instanceof Position.Over)) {
+        if (!(ledgers.open(appointment, clock.instant()).sitting().route().position() instanceof Position.Over)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND, "a ledger can be downloaded after the hand-in");
         }
         response.setContentType("application/jsonl");

@@ -39,7 +39,7 @@ class RoomData {
      */
     String json(Appointment appointment, Ledgers.Opened opened, Paper paper) {
         Sitting sitting = opened.sitting();
-        int known = sitting.position().reached(paper.route().size());
+        int known = sitting.route().position().reached(paper.route().size());
         Map<String, Object> data = common(appointment, sitting.now());
         data.put("paper", PaperCodec.toPlain(paper.knownUpTo(known)));
         data.put("window", WindowCodec.toPlain(sitting.window()));

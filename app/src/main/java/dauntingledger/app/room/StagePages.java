@@ -55,7 +55,7 @@ class StagePages {
     /** Returns the name of the template. */
     String page(Here here, Model model) {
         surveys.open(here.sitting()).ifPresent(survey -> model.addAttribute("survey", survey));
-        return switch (here.sitting().position()) {
+        return switch (here.sitting().route().position()) {
             case Position.Before before -> {
                 model.addAttribute("threshold", stages.threshold(here.paper(), before.stage(), here.window()));
                 model.addAttribute("first", isFirstBlock(here.paper(), before.stage()));
@@ -78,7 +78,7 @@ class StagePages {
     }
 
     private static String declined(Here here, Model model) {
-        boolean again = here.sitting().entrance().stream()
+        boolean again = here.sitting().route().entrance().stream()
                 .flatMap(stage ->
                         here.paper().route().stream().filter(at -> at.id().equals(stage)))
                 .anyMatch(stage -> stage instanceof Stage.Notice notice && notice.keepsAppointment());
@@ -100,7 +100,7 @@ class StagePages {
                 strips.of(
                         ledgers.timeline(here.appointment(), here.sitting().now()),
                         here.paper(),
-                        here.sitting().stages()));
+                        here.sitting().route().records()));
         examThatWaits(here).ifPresent(exam -> model.addAttribute("waits", exam));
         return "receipt";
     }
@@ -112,7 +112,7 @@ class StagePages {
         }
         return appointments.of(here.appointment().candidate()).stream()
                 .filter(other -> ledgers.openIfReadable(other, here.sitting().now())
-                        .flatMap(opened -> opened.sitting().stage())
+                        .flatMap(opened -> opened.sitting().route().stage())
                         .filter(Stage.TryOut.class::isInstance)
                         .isPresent())
                 .map(other -> other.sitting().toString())

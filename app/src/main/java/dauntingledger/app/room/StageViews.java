@@ -82,7 +82,7 @@ class StageViews {
 
     /** Returns the route as the header shows it: the steps before the first block are one leg. */
     List<Leg> legs(Sitting sitting, Paper paper) {
-        int here = sitting.position().index(paper.route().size());
+        int here = sitting.route().position().index(paper.route().size());
         int arrival = (int) paper.route().stream()
                 .takeWhile(stage -> !(stage instanceof Stage.Block))
                 .count();
@@ -197,7 +197,7 @@ class StageViews {
 
     /** Returns the block that was closed last, as the page after it reports it. */
     Optional<Closed> lastClosed(Sitting sitting, Paper paper) {
-        return sitting.stages().stream()
+        return sitting.route().records().stream()
                 .filter(record -> record.ended() != StageRecord.Ended.NOT_YET)
                 .filter(record -> sitting.paper().route().get(record.stage()) instanceof Stage.Block)
                 .max(Comparator.comparing(StageRecord::stage))
@@ -205,7 +205,7 @@ class StageViews {
     }
 
     private Closed closed(Sitting sitting, Paper paper, StageRecord record) {
-        Totals totals = sitting.totalsIn(record.stage());
+        Totals totals = sitting.questions().totalsIn(record.stage());
         return new Closed(
                 paper.route().get(record.stage()).title(),
                 record.ended() == StageRecord.Ended.BY_TIME,
@@ -221,7 +221,7 @@ class StageViews {
 
     Receipt receipt(Ledgers.Opened opened, Paper paper, Score score) {
         Sitting sitting = opened.sitting();
-        List<StageRecord> stages = sitting.stages();
+        List<StageRecord> stages = sitting.route().records();
         boolean released = sitting.paper().scoreRelease() == Paper.ScoreRelease.AT_ONCE;
         List<SectionLine> lines = lines(sitting, paper, section -> released ? score(score, section) : "");
         return new Receipt(
@@ -247,10 +247,10 @@ class StageViews {
      */
     private static String elsewhere(Sitting sitting) {
         Duration sum = Duration.ZERO;
-        for (StageRecord record : sitting.stages()) {
+        for (StageRecord record : sitting.route().records()) {
             boolean several = sitting.paper().route().get(record.stage()) instanceof Stage.Block block
                     && block.sections().size() > 1;
-            sum = several ? sum.plus(sitting.spentElsewhere(record.stage())) : sum;
+            sum = several ? sum.plus(sitting.questions().spentElsewhere(record.stage())) : sum;
         }
         return sum.isZero() ? "" : WallClock.span(sum);
     }
@@ -259,10 +259,14 @@ class StageViews {
         List<SectionLine> lines = new ArrayList<>();
         for (int i = 0; i < paper.route().size(); i++) {
             if (paper.route().get(i) instanceof Stage.Block block) {
-                Duration whole = sitting.stageRecord(i).map(StageRecord::used).orElse(Duration.ZERO);
+                Duration whole =
+                        sitting.route().record(i).map(StageRecord::used).orElse(Duration.ZERO);
                 for (Section section : block.sections()) {
-                    Duration used = block.sections().size() == 1 ? whole : sitting.spent(section.id());
-                    lines.add(line(section.title(), used, sitting.totals(section.id()), score.apply(section)));
+                    Duration used = block.sections().size() == 1
+                            ? whole
+                            : sitting.questions().spent(section.id());
+                    lines.add(line(
+                            section.title(), used, sitting.questions().totals(section.id()), score.apply(section)));
                 }
             }
         }
@@ -271,11 +275,11 @@ class StageViews {
 
     /** Adds the lines up; the time by the whole seconds that the lines show, so that it is their sum to the eye too. */
     private static SectionLine total(Sitting sitting, String score) {
-        Duration used = sitting.stages().stream()
+        Duration used = sitting.route().records().stream()
                 .filter(record -> sitting.paper().route().get(record.stage()) instanceof Stage.Block)
                 .map(record -> record.used().truncatedTo(ChronoUnit.SECONDS))
                 .reduce(Duration.ZERO, Duration::plus);
-        return line("", used, sitting.totals(), score);
+        return line("", used, sitting.questions().totals(), score);
     }
 
     private static SectionLine line(String title, Duration used, Totals totals, String score) {

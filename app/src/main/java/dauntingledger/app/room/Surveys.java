@@ -13,9 +13,9 @@ class Surveys {
 
     Optional<Survey> open(Sitting sitting) {
         int end = sitting.paper().route().size();
-        int here = sitting.position() instanceof Position.Over
+        int here = sitting.route().position() instanceof Position.Over
                 ? end
-                : sitting.position().index(end);
+                : sitting.route().position().index(end);
         return IntStream.iterate(here - 1, stage -> stage >= 0, stage -> stage - 1)
                 .filter(stage -> sitting.paper()
                         .rules()
@@ -23,6 +23,6 @@ class Surveys {
                         .isPresent())
                 .boxed()
                 .findFirst()
-                .flatMap(sitting::openSurvey);
+                .flatMap(sitting.route()::openSurvey);
     }
 }

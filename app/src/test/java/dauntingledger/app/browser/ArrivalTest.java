@@ -181,7 +181,7 @@ class ArrivalTest extends ArrivingTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decide again"))
                 .click();
         agree();
-        assertThat(sitting().position()).isEqualTo(new Position.At(1));
+        assertThat(sitting().route().position()).isEqualTo(new Position.At(1));
     }
 
     @Test
@@ -232,7 +232,7 @@ class ArrivalTest extends ArrivingTest {
         page.locator("main a.btn.go").click();
 
         awaitPage("try-out");
-        assertThat(sitting().totals().answered()).isZero();
+        assertThat(sitting().questions().totals().answered()).isZero();
     }
 
     @Test

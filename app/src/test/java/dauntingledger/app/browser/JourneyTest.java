@@ -85,7 +85,7 @@ class JourneyTest extends BrowserTest {
         page.locator("[data-act=handed-in]").click();
 
         assertThat(page.locator("tfoot")).containsText("11 of 144");
-        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+        assertThat(sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
         assertThat(page.locator(".digest"))
                 .hasText(ledgers.open(appointment, clock.instant()).examHash().shortForm());
         Download download = page.waitForDownload(
@@ -233,7 +233,7 @@ class JourneyTest extends BrowserTest {
         assertEntry("goes-first", "–");
         press("b");
         assertThat(option(1)).hasAttribute("aria-checked", "false");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEmpty();
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEmpty();
     }
 
     @Test
@@ -264,7 +264,7 @@ class JourneyTest extends BrowserTest {
         assertThat(page.locator(".slip")).containsText("does not know this option");
         assertEntry("goes-first", "–");
         assertThat(option(2)).hasAttribute("aria-checked", "false");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEmpty();
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEmpty();
     }
 
     private void press(String key) {

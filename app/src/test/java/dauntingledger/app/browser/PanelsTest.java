@@ -89,7 +89,7 @@ class PanelsTest extends ToolsBrowserTest {
             assertThat(panel("calculator").locator(".tape")).containsText("1\u202f024");
             context.setOffline(false);
             assertAllEntered();
-            assertThat(sitting().tools().tape()).hasSize(1);
+            assertThat(sitting().tools().contents().tape()).hasSize(1);
         }
     }
 

@@ -26,7 +26,11 @@ class PanesTest extends BrowserTest {
 
         page.keyboard().press("2");
         assertThat(question().locator(".asked")).isVisible();
-        assertThat(sitting(appointment).question(new ItemId("at-the-sill")).responses())
+        assertThat(sitting(appointment)
+                        .questions()
+                        .get(new ItemId("at-the-sill"))
+                        .work()
+                        .responses())
                 .as("an answer to a question that could not be seen")
                 .isEmpty();
         page.keyboard().press("2");

@@ -239,7 +239,7 @@ class RulesTest extends BrowserTest {
             assertClean(page, "all questions");
             button("Back to the question");
             assertThat(page.locator(".question:not([inert]):visible")).hasCount(1);
-            assertThat(sitting().question(new ItemId("watch")).status()).isEqualTo(Question.Status.NOT_OPENED);
+            assertThat(sitting().questions().get(new ItemId("watch")).status()).isEqualTo(Question.Status.NOT_OPENED);
         }
 
         @Test
@@ -366,7 +366,7 @@ class RulesTest extends BrowserTest {
                 .singleElement()
                 .asString()
                 .contains("\"kind\":\"stage-ran-out\"", "\"stage\":\"hand-in\"");
-        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
+        assertThat(sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("B");
     }
 }

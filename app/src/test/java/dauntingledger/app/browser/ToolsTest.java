@@ -32,7 +32,7 @@ class ToolsTest extends ToolsBrowserTest {
 
     /** Returns what is marked in the one text that has marks. */
     private List<Run> runs() {
-        Map<TextId, HighlightedText> marks = sitting().tools().marks();
+        Map<TextId, HighlightedText> marks = sitting().tools().contents().marks();
         assertThat(marks).hasSize(1);
         return marks.values().iterator().next().runs();
     }
@@ -325,7 +325,7 @@ class ToolsTest extends ToolsBrowserTest {
             context.setOffline(false);
 
             assertAllEntered();
-            assertThat(sitting().tools().cells()).hasSize(4000);
+            assertThat(sitting().tools().contents().cells()).hasSize(4000);
         }
     }
 
@@ -348,7 +348,7 @@ class ToolsTest extends ToolsBrowserTest {
             page.keyboard().press("Control+y");
             assertThat(panel("sketch").locator(".shapes .shape")).hasCount(1);
             assertAllEntered();
-            assertThat(sitting().tools().shapes()).hasSize(1);
+            assertThat(sitting().tools().contents().shapes()).hasSize(1);
         }
 
         @Test
@@ -359,10 +359,12 @@ class ToolsTest extends ToolsBrowserTest {
             drag(paper, 0.2, 0.2, 0.5, 0.5);
             panel("sketch").locator("[aria-label=Select]").click();
             drag(paper, 0.2, 0.35, 0.3, 0.35);
-            page.waitForCondition(() -> sitting().tools().shapes().stream().anyMatch(shape -> shape.x(0) > 0));
-            int left = sitting().tools().shapes().getFirst().x(0);
+            page.waitForCondition(
+                    () -> sitting().tools().contents().shapes().stream().anyMatch(shape -> shape.x(0) > 0));
+            int left = sitting().tools().contents().shapes().getFirst().x(0);
             drag(paper, 0.3, 0.35, 0.4, 0.35);
-            page.waitForCondition(() -> sitting().tools().shapes().getFirst().x(0) > left + 500);
+            page.waitForCondition(
+                    () -> sitting().tools().contents().shapes().getFirst().x(0) > left + 500);
             page.keyboard().press("Delete");
             assertThat(panel("sketch").locator(".shapes .shape")).hasCount(0);
         }

@@ -53,7 +53,7 @@ class TroubleTest extends BrowserTest {
         page.keyboard().press("Tab");
         assertThat(page.locator("#saved"))
                 .containsText(Pattern.compile("\\d entries wait on this computer: go on working"));
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("B");
         page.reload();
         awaitPage("block");
         assertEntry("goes-first", "C");
@@ -62,9 +62,10 @@ class TroubleTest extends BrowserTest {
 
         context.setOffline(false);
         assertAllEntered();
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
-        assertThat(sitting().question(new ItemId("past-moored")).label()).isEqualTo("4");
-        assertThat(sitting().question(new ItemId("past-moored")).marked()).isTrue();
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("C");
+        assertThat(sitting().questions().get(new ItemId("past-moored")).label()).isEqualTo("4");
+        assertThat(sitting().questions().get(new ItemId("past-moored")).marked())
+                .isTrue();
     }
 
     @Test
@@ -110,7 +111,7 @@ class TroubleTest extends BrowserTest {
         awaitPage("break");
         assertThat(page.locator(".said")).containsText("Time closed ‘Rules and buoyage’");
         assertThat(page.locator(".said")).containsText("2 of 14");
-        assertThat(sitting().question(new ItemId("past-moored")).label()).isEqualTo("4");
+        assertThat(sitting().questions().get(new ItemId("past-moored")).label()).isEqualTo("4");
     }
 
     @Test
@@ -133,7 +134,7 @@ class TroubleTest extends BrowserTest {
         awaitPage("hand-in");
         clock.advance(Duration.ofMinutes(5));
         assertThat(page.locator(".lead")).containsText("handed in by time");
-        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+        assertThat(sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
     }
 
     @Test
@@ -186,7 +187,7 @@ class TroubleTest extends BrowserTest {
         assertEntry("goes-first", "C");
         assertAllEntered();
         assertThat(ledgers.open(appointment, clock.instant()).held()).isEmpty();
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("C");
     }
 
     @Test
@@ -205,7 +206,7 @@ class TroubleTest extends BrowserTest {
         assertThat(page.locator("h1")).hasText("Sign in");
         assertThat(sent.allHeaders()).doesNotContainKey("cookie");
         awaitNothingLeft();
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("C");
     }
 
     @Test
@@ -273,7 +274,8 @@ class TroubleTest extends BrowserTest {
 
         assertAllEntered();
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
-        assertThat(opened.sitting().question(new ItemId("goes-first")).label()).isEqualTo("C");
+        assertThat(opened.sitting().questions().get(new ItemId("goes-first")).label())
+                .isEqualTo("C");
     }
 
     @Test
@@ -287,7 +289,7 @@ class TroubleTest extends BrowserTest {
         page.locator("[data-act=notice-declined]").click();
 
         assertThat(page.locator(".desk h1")).hasText("This sitting has ended");
-        assertThat(sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+        assertThat(sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
     }
 
     @Test

@@ -125,8 +125,9 @@ class OfficeTest extends ExamServerTest {
                 .andExpect(redirectedUrl("/office?said=reopened"));
 
         Sitting sitting = sitting(appointment);
-        assertThat(sitting.position()).isEqualTo(new Position.At(0));
-        assertThat(sitting.stageRecord(0).orElseThrow().used()).isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
+        assertThat(sitting.route().position()).isEqualTo(new Position.At(0));
+        assertThat(sitting.route().record(0).orElseThrow().used())
+                .isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
         assertThat(ledgers.export(appointment)).anyMatch(line -> line.contains("\"person\":\"Orla Menck\""));
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
                 .andExpect(redirectedUrl("/office?said=not-reopened"));

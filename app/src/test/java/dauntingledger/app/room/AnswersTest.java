@@ -105,7 +105,8 @@ class AnswersTest extends ExamServerTest {
         Appointment appointment = appointments.make(own.candidate(), paper, "7", Terms.OPEN);
         does(appointment, new Act.StageOpened(new StageId("part")));
         Choice drawn = (Choice) sitting(appointment)
-                .question(new ItemId("depths"))
+                .questions()
+                .get(new ItemId("depths"))
                 .item()
                 .interactions()
                 .getFirst();

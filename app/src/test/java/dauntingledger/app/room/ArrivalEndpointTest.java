@@ -65,7 +65,7 @@ class ArrivalEndpointTest extends ExamServerTest {
             as(appointment, post(path(appointment, "/enter"))).andExpect(redirectedUrl("/?refused=" + refused));
             as(appointment, get("/?refused=" + refused)).andExpect(content().string(containsString(words)));
             as(appointment, get(path(appointment, ""))).andExpect(redirectedUrl("/"));
-            assertThat(sitting(appointment).position()).isEqualTo(new Position.Before(0));
+            assertThat(sitting(appointment).route().position()).isEqualTo(new Position.Before(0));
         }
 
         @Test
@@ -219,7 +219,7 @@ class ArrivalEndpointTest extends ExamServerTest {
 
             assertThat(sitting(appointment).arrival().station())
                     .containsEntry(StationLine.WINDOW, List.of(1280L, 800L));
-            assertThat(sitting(appointment).position()).isEqualTo(new Position.Before(0));
+            assertThat(sitting(appointment).route().position()).isEqualTo(new Position.Before(0));
         }
 
         @ParameterizedTest
@@ -309,7 +309,7 @@ class ArrivalEndpointTest extends ExamServerTest {
                 .andExpect(redirectedUrl("/invigilation?said=done"));
 
         assertThat(sitting(waiting).arrival().unmet()).containsExactly(Stage.Admission.Way.CODE);
-        assertThat(sitting(early).stage().orElseThrow().id()).isEqualTo(new StageId("privacy"));
+        assertThat(sitting(early).route().stage().orElseThrow().id()).isEqualTo(new StageId("privacy"));
         mvc.perform(post("/invigilation/" + waiting.sitting() + "/admit")
                         .with(user("INV-1").roles("INVIGILATOR"))
                         .with(token()))

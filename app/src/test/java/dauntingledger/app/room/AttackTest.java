@@ -71,7 +71,7 @@ class AttackTest extends ExamServerTest {
     }
 
     private String label(String item) {
-        return sitting(appointment).question(new ItemId(item)).label();
+        return sitting(appointment).questions().get(new ItemId(item)).label();
     }
 
     /** A browser whose connection is good: it is heard every few seconds. */

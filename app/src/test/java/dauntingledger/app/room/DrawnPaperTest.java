@@ -48,7 +48,7 @@ class DrawnPaperTest extends ExamServerTest {
                 .containsExactly("A" + order.get(0), "B" + order.get(1), "C" + order.get(2), "D" + order.get(3));
         assertThat(order.getLast()).as("the option that keeps its place").isEqualTo("D");
         does(craft, new Act.Answered(SHUFFLED, RESPONSE, Value.choice(new ChoiceId(order.getFirst()))));
-        assertThat(sitting(craft).question(SHUFFLED).label()).isEqualTo("A");
+        assertThat(sitting(craft).questions().get(SHUFFLED).label()).isEqualTo("A");
     }
 
     @Test

@@ -65,7 +65,7 @@ class EntriesEndpointTest extends ExamServerTest {
         openRules();
 
         assertThat(statuses(send(made(choosing("goes-first", "B"))))).containsExactly("entered permitted");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("B");
     }
 
     @Test
@@ -86,7 +86,7 @@ class EntriesEndpointTest extends ExamServerTest {
         assertThat(statuses(send(made(choosing("fresh-water", "C"))))).containsExactly("refused not-open-yet");
         clock.advance(Duration.ofMinutes(20));
         assertThat(statuses(send(made(choosing("goes-first", "B"))))).containsExactly("refused time-ran-out");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEmpty();
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEmpty();
     }
 
     @Test
@@ -105,7 +105,7 @@ class EntriesEndpointTest extends ExamServerTest {
         sitting();
 
         assertThat(statuses(send(inTime))).containsExactly("held held-for-decision");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEmpty();
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEmpty();
     }
 
     @Test
@@ -117,7 +117,7 @@ class EntriesEndpointTest extends ExamServerTest {
         sitting();
 
         assertThat(statuses(send(inTime))).containsExactly("entered permitted");
-        assertThat(sitting().question(new ItemId("goes-first")).label()).isEqualTo("B");
+        assertThat(sitting().questions().get(new ItemId("goes-first")).label()).isEqualTo("B");
     }
 
     @Test
@@ -263,7 +263,7 @@ class EntriesEndpointTest extends ExamServerTest {
     }
 
     private void openRules() throws Exception {
-        Stage.Notice notice = (Stage.Notice) sitting().stage().orElseThrow();
+        Stage.Notice notice = (Stage.Notice) sitting().route().stage().orElseThrow();
         send(
                 made(new Act.NoticeAccepted(
                         notice.id(), notice.textDigests().iterator().next(), "")),

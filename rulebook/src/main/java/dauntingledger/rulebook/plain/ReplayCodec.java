@@ -29,16 +29,16 @@ public final class ReplayCodec {
         plain.put("at", sitting.now().toString());
         plain.put("stage", stage(sitting));
         plain.put("paused", sitting.isPaused());
-        plain.put("view", PlainNames.name(sitting.view()));
-        sitting.inView().ifPresent(item -> plain.put("looking", item.value()));
+        plain.put("view", PlainNames.name(sitting.questions().view()));
+        sitting.questions().inView().ifPresent(item -> plain.put("looking", item.value()));
         plain.put(
                 "clocks",
-                sitting.clocks().stream()
+                sitting.clocks().all().stream()
                         .map(clock -> clock(clock, sitting.paper()))
                         .toList());
         plain.put(
                 "warnings",
-                sitting.warnings().stream()
+                sitting.clocks().warnings().stream()
                         .map(warning -> Map.of(
                                 "clock", warning.box().map(box -> box.value()).orElse("room"),
                                 "left", warning.left().toString(),
@@ -47,7 +47,7 @@ public final class ReplayCodec {
         plain.put("permitted", permitted(sitting));
         plain.put(
                 "questions",
-                sitting.questions().stream()
+                sitting.questions().all().stream()
                         .map(question -> question(question, sitting))
                         .toList());
         return plain;
@@ -55,7 +55,7 @@ public final class ReplayCodec {
 
     private static Map<String, Object> stage(Sitting sitting) {
         List<Stage> route = sitting.paper().route();
-        return switch (sitting.position()) {
+        return switch (sitting.route().position()) {
             case Position.At at -> Map.of("at", route.get(at.stage()).id().value());
             case Position.Before before ->
                 Map.of("before", route.get(before.stage()).id().value());
@@ -85,12 +85,12 @@ public final class ReplayCodec {
     private static Map<String, Object> question(Question question, Sitting sitting) {
         ItemId item = question.item().id();
         Map<String, Object> responses = new LinkedHashMap<>();
-        question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
+        question.work().responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("item", item.value());
         plain.put("status", PlainNames.name(question.status()));
         plain.put("entry", responses);
-        plain.put("entered", question.entered());
+        plain.put("entered", question.work().entered());
         plain.put("marked", question.marked());
         plain.put("sealed", question.sealed());
         plain.put("seal", PlainNames.name(question.seal()));
@@ -112,9 +112,9 @@ public final class ReplayCodec {
     private static Map<String, Object> permitted(Sitting sitting) {
         Map<String, Object> plain = new LinkedHashMap<>();
         List<Stage> route = sitting.paper().route();
-        int here = Math.min(sitting.position().index(route.size()), route.size() - 1);
+        int here = Math.min(sitting.route().position().index(route.size()), route.size() - 1);
         StageId stage = route.get(here).id();
-        boolean inside = sitting.position() instanceof Position.At;
+        boolean inside = sitting.route().position() instanceof Position.At;
         StageId next =
                 route.get(Math.min(inside ? here + 1 : here, route.size() - 1)).id();
         plain.put("stage-opened " + next, verdict(sitting, new Act.StageOpened(next)));

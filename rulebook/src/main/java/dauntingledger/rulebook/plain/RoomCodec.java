@@ -32,23 +32,28 @@ public final class RoomCodec {
         plain.put("position", position(sitting));
         plain.put("arrival", arrival(sitting));
         plain.put("paused", sitting.isPaused());
-        plain.put("view", PlainNames.name(sitting.view()));
+        plain.put("view", PlainNames.name(sitting.questions().view()));
         plain.put("presence", PlainNames.name(sitting.presence()));
-        plain.put("endWanted", sitting.isEndWanted());
+        plain.put("endWanted", sitting.questions().isEndWanted());
         view(sitting, plain);
         sitting.help().ifPresent(help -> plain.put("help", help(help)));
-        sitting.walk().ifPresent(walk -> plain.put("walk", walk(walk)));
+        sitting.questions().walk().ifPresent(walk -> plain.put("walk", walk(walk)));
         sitting.seat().ifPresent(seat -> plain.put("seat", seat));
-        plain.put("clocks", sitting.clocks().stream().map(RoomCodec::clock).toList());
-        sitting.tightestClock().ifPresent(clock -> plain.put("tightestClock", clock(clock)));
-        plain.put("mayHideClock", sitting.mayHideClock());
-        sitting.closableFrom().ifPresent(from -> plain.put("closableFrom", from.toEpochMilli()));
+        plain.put(
+                "clocks", sitting.clocks().all().stream().map(RoomCodec::clock).toList());
+        sitting.clocks().tightest().ifPresent(clock -> plain.put("tightestClock", clock(clock)));
+        plain.put("mayHideClock", sitting.clocks().mayHide());
+        sitting.clocks().closableFrom().ifPresent(from -> plain.put("closableFrom", from.toEpochMilli()));
         sitting.breaks().ifPresent(breaks -> plain.put("breaks", breaks(sitting, breaks)));
-        plain.put("warned", sitting.warnings().stream().map(RoomCodec::warning).toList());
-        sitting.pace().ifPresent(pace -> plain.put("pace", pace.toMillis()));
+        plain.put(
+                "warned",
+                sitting.clocks().warnings().stream().map(RoomCodec::warning).toList());
+        sitting.clocks().pace().ifPresent(pace -> plain.put("pace", pace.toMillis()));
         plain.put(
                 "stages",
-                sitting.stages().stream().map(record -> stage(sitting, record)).toList());
+                sitting.route().records().stream()
+                        .map(record -> stage(sitting, record))
+                        .toList());
         plain.put("totals", blockTotals(sitting));
         plain.put(
                 "refusals",
@@ -61,21 +66,28 @@ public final class RoomCodec {
 
     /** Adds what can be seen and opened at the question in view. */
     private static void view(Sitting sitting, Map<String, Object> plain) {
-        sitting.inView().ifPresent(item -> {
+        sitting.questions().inView().ifPresent(item -> {
             plain.put("inView", item.value());
-            plain.put("inViewSpent", sitting.question(item).spentMillis());
+            plain.put("inViewSpent", sitting.questions().get(item).spentMillis());
         });
-        if (sitting.inView().isEmpty()) {
-            sitting.firstToOpen().ifPresent(item -> plain.put("first", item.value()));
+        if (sitting.questions().inView().isEmpty()) {
+            sitting.questions().firstToOpen().ifPresent(item -> plain.put("first", item.value()));
         }
         plain.put(
                 "tools",
-                sitting.toolsOffered().stream().sorted().map(PlainNames::name).toList());
+                sitting.tools().offered().stream()
+                        .sorted()
+                        .map(PlainNames::name)
+                        .toList());
         plain.put(
-                "panels", sitting.panelsOffered().stream().map(PlainNames::name).toList());
+                "panels",
+                sitting.tools().panels().stream().map(PlainNames::name).toList());
         plain.put(
                 "exhibits",
-                sitting.exhibitsInView().map(exhibit -> exhibit.id().value()).toList());
+                sitting.tools()
+                        .exhibitsInView()
+                        .map(exhibit -> exhibit.id().value())
+                        .toList());
     }
 
     private static Map<String, Object> help(Help help) {
@@ -93,7 +105,9 @@ public final class RoomCodec {
     private static Map<String, Object> breaks(Sitting sitting, Breaks breaks) {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("next", breaks.next().toMillis());
-        plain.put("seals", sitting.sealedByBreak().stream().map(ItemId::value).toList());
+        plain.put(
+                "seals",
+                sitting.questions().sealedByBreak().stream().map(ItemId::value).toList());
         return plain;
     }
 
@@ -114,11 +128,11 @@ public final class RoomCodec {
         plain.put("fullLabel", question.fullLabel());
         plain.put("marked", question.marked());
         plain.put("seal", PlainNames.name(question.seal()));
-        plain.put("entered", question.entered());
+        plain.put("entered", question.work().entered());
         question.triesLeft().ifPresent(left -> plain.put("triesLeft", left));
         plain.put("spent", question.spentMillis());
         Map<String, Object> responses = new LinkedHashMap<>();
-        question.responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
+        question.work().responses().forEach((response, value) -> responses.put(response.value(), value.elements()));
         plain.put("responses", responses);
         Map<String, Object> playsLeft = new LinkedHashMap<>();
         question.item()
@@ -127,7 +141,8 @@ public final class RoomCodec {
                         .ifPresent(left -> playsLeft.put(interaction.response().value(), left)));
         plain.put("playsLeft", playsLeft);
         Map<String, Object> struck = new LinkedHashMap<>();
-        question.struck()
+        question.work()
+                .struck()
                 .forEach((response, choices) -> struck.put(
                         response.value(), choices.stream().map(ChoiceId::value).toList()));
         plain.put("struck", struck);
@@ -139,14 +154,14 @@ public final class RoomCodec {
         Map<String, Object> plain = toPlain(sitting);
         plain.put(
                 "questions",
-                sitting.questions().stream().map(RoomCodec::question).toList());
-        plain.put("toolbox", ToolboxCodec.toPlain(sitting.tools()));
+                sitting.questions().all().stream().map(RoomCodec::question).toList());
+        plain.put("toolbox", ToolboxCodec.toPlain(sitting.tools().contents()));
         return plain;
     }
 
     private static Map<String, Object> position(Sitting sitting) {
         Map<String, Object> plain = new LinkedHashMap<>();
-        switch (sitting.position()) {
+        switch (sitting.route().position()) {
             case Position.At at -> plain.put("at", stageId(sitting, at.stage()));
             case Position.Before before -> plain.put("before", stageId(sitting, before.stage()));
             case Position.Over over -> plain.put("over", PlainNames.name(over.ending()));
@@ -159,10 +174,11 @@ public final class RoomCodec {
         Map<String, Object> plain = new LinkedHashMap<>();
         arrival.language().ifPresent(language -> plain.put("language", language));
         arrival.report().ifPresent(report -> plain.put("report", PlainNames.name(report.reason())));
-        sitting.leavableFrom()
+        sitting.clocks()
+                .leavableFrom()
                 .filter(from -> from.isAfter(sitting.now()))
                 .ifPresent(from -> plain.put("leavable", from.toEpochMilli()));
-        sitting.stage().ifPresent(stage -> {
+        sitting.route().stage().ifPresent(stage -> {
             switch (stage) {
                 case Stage.Admission door -> {
                     plain.put(
@@ -221,9 +237,9 @@ public final class RoomCodec {
         Map<String, Object> plain = new LinkedHashMap<>();
         for (int i = 0; i < sitting.paper().route().size(); i++) {
             if (sitting.paper().route().get(i) instanceof Stage.Block block) {
-                plain.put(block.id().value(), totals(sitting.totalsIn(i)));
+                plain.put(block.id().value(), totals(sitting.questions().totalsIn(i)));
                 for (Section section : block.sections()) {
-                    plain.put(section.id().value(), totals(sitting.totals(section.id())));
+                    plain.put(section.id().value(), totals(sitting.questions().totals(section.id())));
                 }
             }
         }

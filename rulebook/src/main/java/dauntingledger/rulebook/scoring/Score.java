@@ -80,7 +80,7 @@ public record Score(List<OfSection> sections) {
     /** Says how an item came to its marks. */
     public static Explanation explain(Key key, Question question) {
         ItemKey judging = key.of(question.item().id());
-        ItemKey.Judgement judgement = judging.judge(question.responses());
+        ItemKey.Judgement judgement = judging.judge(question.work().responses());
         List<Reason> reasons = question.item().interactions().stream()
                 .map(interaction -> new Reason(
                         interaction.response(),
@@ -124,7 +124,7 @@ public record Score(List<OfSection> sections) {
         for (ItemSet set : section.sets()) {
             Rational sum = Rational.ZERO;
             for (Item item : set.items()) {
-                OfItem scored = item(key, sitting.question(item.id()));
+                OfItem scored = item(key, sitting.questions().get(item.id()));
                 items.add(scored);
                 sum = sum.plus(scored.marks());
                 pending = scored.outcome() == Outcome.PENDING ? pending.plus(item.marks()) : pending;
@@ -144,7 +144,7 @@ public record Score(List<OfSection> sections) {
         if (judging.judge() == ItemKey.Judge.PERSON) {
             return new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
         }
-        Rational share = Key.share(judging, judging.judge(question.responses()));
+        Rational share = Key.share(judging, judging.judge(question.work().responses()));
         if (share.isZero()) {
             return new OfItem(item.id(), item.penalty().negated(), Outcome.WRONG);
         }

@@ -10,43 +10,43 @@ import java.time.Instant;
 /** The rules about the steps between the door and the first question. */
 final class ArrivalPermission {
 
-    private final Fold fold;
+    private final State state;
     private final Permission route;
 
-    ArrivalPermission(Fold fold, Permission route) {
-        this.fold = fold;
+    ArrivalPermission(State state, Permission route) {
+        this.state = state;
         this.route = route;
     }
 
     /** Coming in at all: by the hours of the appointment, unless the paper lets latecomers ask at its door. */
     Verdict entered() {
-        return switch (fold.index.window().hour(now())) {
+        return switch (state.index.window().hour(now())) {
             case TOO_EARLY -> Verdict.TOO_EARLY;
             case OPEN -> Verdict.PERMITTED;
             case TOO_LATE ->
-                admitsLatecomers() && !fold.index.window().hasEnded(now()) ? Verdict.PERMITTED : Verdict.TOO_LATE;
+                admitsLatecomers() && !state.index.window().hasEnded(now()) ? Verdict.PERMITTED : Verdict.TOO_LATE;
         };
     }
 
     private boolean admitsLatecomers() {
-        return fold.index.paper().route().stream()
+        return state.paper().route().stream()
                 .anyMatch(
                         stage -> stage instanceof Stage.Admission door && door.late() == Stage.Admission.Late.BY_LEAVE);
     }
 
     Verdict identityConfirmed(Act.IdentityConfirmed confirmed) {
         Verdict verdict = route.inStage(confirmed.stage(), Stage.Identity.class);
-        return verdict.isPermitted() && fold.door.isReportOpen() ? Verdict.REPORT_OPEN : verdict;
+        return verdict.isPermitted() && state.door.isReportOpen() ? Verdict.REPORT_OPEN : verdict;
     }
 
     Verdict wrongReported(Act.WrongReported reported) {
         Verdict verdict = route.inStage(reported.stage(), Stage.Identity.class);
-        return verdict.isPermitted() && fold.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
+        return verdict.isPermitted() && state.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
     }
 
     Verdict reportResolved(Act.ReportResolved resolved) {
         Verdict verdict = route.inStage(resolved.stage(), Stage.Identity.class);
-        return verdict.isPermitted() && !fold.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
+        return verdict.isPermitted() && !state.door.isReportOpen() ? Verdict.ALREADY_SO : verdict;
     }
 
     Verdict codeGiven(Act.CodeGiven given) {
@@ -57,10 +57,10 @@ final class ArrivalPermission {
         if (!door.ways().contains(Stage.Admission.Way.CODE)) {
             return Verdict.NOT_NEEDED;
         }
-        if (fold.door.isCodeGiven()) {
+        if (state.door.isCodeGiven()) {
             return Verdict.ALREADY_SO;
         }
-        return fold.door.isOutOfTries(door) ? Verdict.OUT_OF_TRIES : Verdict.PERMITTED;
+        return state.door.isOutOfTries(door) ? Verdict.OUT_OF_TRIES : Verdict.PERMITTED;
     }
 
     Verdict leaveGiven(Act.LeaveGiven leave) {
@@ -68,10 +68,10 @@ final class ArrivalPermission {
         if (!verdict.isPermitted() || !(route.current() instanceof Stage.Admission door)) {
             return verdict;
         }
-        if (fold.door.isLeaveGiven()) {
+        if (state.door.isLeaveGiven()) {
             return Verdict.ALREADY_SO;
         }
-        return fold.door.wantsLeave(door) ? Verdict.PERMITTED : Verdict.NOT_NEEDED;
+        return state.door.wantsLeave(door) ? Verdict.PERMITTED : Verdict.NOT_NEEDED;
     }
 
     /** A station can be checked days before, and again and again at its own stage. */
@@ -79,7 +79,7 @@ final class ArrivalPermission {
         if (route.isOver()) {
             return Verdict.SITTING_OVER;
         }
-        return fold.isUntouched() || fold.current() instanceof Stage.StationCheck
+        return state.isUntouched() || state.current() instanceof Stage.StationCheck
                 ? Verdict.PERMITTED
                 : Verdict.WRONG_STAGE;
     }
@@ -92,25 +92,25 @@ final class ArrivalPermission {
         if (route.isOver()) {
             return Verdict.SITTING_OVER;
         }
-        Languages languages = fold.index.paper().languages();
+        Languages languages = state.paper().languages();
         if (!languages.tags().contains(chosen.language())) {
             return Verdict.UNKNOWN_LANGUAGE;
         }
-        if (fold.current() instanceof Stage.LanguageChoice) {
+        if (state.current() instanceof Stage.LanguageChoice) {
             return Verdict.PERMITTED;
         }
         if (!languages.switching()) {
             return Verdict.LANGUAGE_FIXED;
         }
-        return fold.door.isChosen(chosen.language()) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+        return state.door.isChosen(chosen.language()) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
     }
 
     Verdict left(StageId id) {
-        int stage = fold.index.paper().indexOf(id);
+        int stage = state.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        Stage left = fold.index.stage(stage);
+        Stage left = state.index.stage(stage);
         Verdict verdict = route.inStage(id, left.getClass());
         if (!verdict.isPermitted()) {
             return verdict;
@@ -118,15 +118,15 @@ final class ArrivalPermission {
         if (!left.isLeftByGoingOn()) {
             return Verdict.WRONG_STAGE;
         }
-        if (requireNonNull(new Availability(fold).leavableFrom()).isAfter(now())) {
+        if (requireNonNull(new Availability(state).leavableFrom()).isAfter(now())) {
             return Verdict.READ_ON;
         }
-        return left instanceof Stage.StationCheck check && !fold.door.isStationReady(check)
+        return left instanceof Stage.StationCheck check && !state.door.isStationReady(check)
                 ? Verdict.STATION_NOT_READY
                 : Verdict.PERMITTED;
     }
 
     private Instant now() {
-        return Instant.ofEpochMilli(fold.now);
+        return state.at();
     }
 }

@@ -11,26 +11,26 @@ import org.jspecify.annotations.Nullable;
 /** What lies ahead of a sitting as far as is known now: from when on something can be left, finished, opened again. */
 final class Availability {
 
-    private final Fold fold;
+    private final State state;
 
-    Availability(Fold fold) {
-        this.fold = fold;
+    Availability(State state) {
+        this.state = state;
     }
 
     /** Returns whether a survey about {@code stage} can be answered: a block that has ended, the hand-in of a sitting that is over. */
     boolean isSurveyOpen(int stage) {
-        return fold.index.stage(stage) instanceof Stage.HandIn
-                ? fold.position instanceof Position.Over over && over.ending() == Position.Ending.HANDED_IN
-                : fold.log.hasEnded(stage);
+        return state.index.stage(stage) instanceof Stage.HandIn
+                ? state.position instanceof Position.Over over && over.ending() == Position.Ending.HANDED_IN
+                : state.log.hasEnded(stage);
     }
 
     /** Returns from when on the open stage can be left, as far as its least time has a say in it, or null if none is open. */
     @Nullable
     Instant leavableFrom() {
-        return fold.position instanceof Position.At open
-                ? fold.log
+        return state.position instanceof Position.At open
+                ? state.log
                         .openedAt(open.stage())
-                        .plus(fold.index.stage(open.stage()).least())
+                        .plus(state.index.stage(open.stage()).least())
                 : null;
     }
 
@@ -39,13 +39,13 @@ final class Availability {
      * not at all.
      */
     private long finishableFrom() {
-        Paper paper = fold.index.paper();
+        Paper paper = state.paper();
         return switch (paper.handIn().finish()) {
             case Finish.AtAnyTime any -> Long.MIN_VALUE;
             case Finish.After after -> begunAt() + after.span().toMillis();
             case Finish.AfterShare after ->
                 paper.boxOfTheEnd()
-                        .map(box -> fold.time.shareUsedAt(box.id(), after.share()))
+                        .map(box -> state.time.shareUsedAt(box.id(), after.share()))
                         .orElse(Timekeeper.NEVER);
             case Finish.AtTheEnd end -> Timekeeper.NEVER;
         };
@@ -53,34 +53,33 @@ final class Availability {
 
     /** Returns from when on the candidate can close the open block, as far as the finish of the exam has a say in it. */
     long closableFrom() {
-        boolean last =
-                fold.position.index(fold.index.stages()) == fold.index.paper().lastBlock();
+        boolean last = state.stageNumber() == state.paper().lastBlock();
         return last ? finishableFrom() : Long.MIN_VALUE;
     }
 
     /** Returns the hour of admission, or where a sitting has none, when the first block was opened. */
     private long begunAt() {
-        if (fold.index.window().isBounded()) {
-            return fold.index.window().opens().toEpochMilli();
+        if (state.index.window().isBounded()) {
+            return state.index.window().opens().toEpochMilli();
         }
-        return IntStream.range(0, fold.index.stages())
-                .filter(stage -> fold.index.stage(stage) instanceof Stage.Block)
-                .mapToObj(stage -> fold.log.record(stage, Instant.ofEpochMilli(fold.now)))
+        return IntStream.range(0, state.index.stages())
+                .filter(stage -> state.index.stage(stage) instanceof Stage.Block)
+                .mapToObj(stage -> state.log.record(stage, state.at()))
                 .flatMap(Optional::stream)
                 .findFirst()
                 .map(record -> record.openedAt().toEpochMilli())
-                .orElse(fold.now);
+                .orElse(state.now);
     }
 
     /** Returns the stage that a sitting which is over can be taken back to, or -1 if there is none. */
     int reopenable() {
-        if (!(fold.position instanceof Position.Over over)) {
+        if (!(state.position instanceof Position.Over over)) {
             return -1;
         }
         Class<? extends Stage> kind =
                 over.ending() == Position.Ending.DECLINED ? Stage.Notice.class : Stage.Block.class;
-        int last = fold.index.stages() - 1;
-        while (last >= 0 && !(kind.isInstance(fold.index.stage(last)) && fold.log.hasEnded(last))) {
+        int last = state.index.stages() - 1;
+        while (last >= 0 && !(kind.isInstance(state.index.stage(last)) && state.log.hasEnded(last))) {
             last--;
         }
         return last;

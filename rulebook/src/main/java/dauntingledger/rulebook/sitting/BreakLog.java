@@ -8,29 +8,24 @@ import java.time.Instant;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/** The breaks that a candidate has taken at their own moment, and whether they still have to sign in again after one. */
-final class BreakLog {
+/**
+ * The breaks that a candidate has taken at their own moment, and whether they still have to sign in again after one.
+ *
+ * @param rules empty if the paper has no such breaks
+ * @param taken how many were begun
+ * @param used how long those that have ended were, without pauses
+ * @param since when the one that goes on began, or null if none does
+ * @param away whether the candidate has to sign in again
+ */
+record BreakLog(
+        Optional<OwnBreaks> rules,
+        int taken,
+        Duration used,
+        @Nullable Instant since,
+        boolean away) {
 
-    private final Optional<OwnBreaks> rules;
-    private int taken;
-    private Duration used = Duration.ZERO;
-    private @Nullable Instant since;
-    private boolean away;
-
-    BreakLog(Optional<OwnBreaks> rules) {
-        this.rules = rules;
-    }
-
-    BreakLog(BreakLog other) {
-        this.rules = other.rules;
-        this.taken = other.taken;
-        this.used = other.used;
-        this.since = other.since;
-        this.away = other.away;
-    }
-
-    Optional<OwnBreaks> rules() {
-        return rules;
+    static BreakLog none(Optional<OwnBreaks> rules) {
+        return new BreakLog(rules, 0, Duration.ZERO, null, false);
     }
 
     /** Returns the rules of a paper that has breaks of one's own. */
@@ -56,21 +51,14 @@ final class BreakLog {
         return left.compareTo(longest) < 0 ? left : longest;
     }
 
-    void begin(Instant at) {
-        since = at;
-        taken++;
-        leave(ruled().signInAgain());
+    BreakLog begin(Instant at) {
+        return new BreakLog(rules, taken + 1, used, at, away).leave(ruled().signInAgain());
     }
 
     /** @param length how long the break was, without pauses */
-    void end(Duration length) {
+    BreakLog end(Duration length) {
         requireNonNull(since, "since");
-        since = null;
-        used = used.plus(length);
-    }
-
-    boolean isAway() {
-        return away;
+        return new BreakLog(rules, taken, used.plus(length), null, away);
     }
 
     long sinceMillis() {
@@ -78,12 +66,12 @@ final class BreakLog {
     }
 
     /** Leaves the desk for a break; who has to sign in again after an earlier one still has to. */
-    void leave(boolean signInAgain) {
-        away = away || signInAgain;
+    BreakLog leave(boolean signInAgain) {
+        return new BreakLog(rules, taken, used, since, away || signInAgain);
     }
 
-    void signedIn() {
-        away = false;
+    BreakLog signIn() {
+        return new BreakLog(rules, taken, used, since, false);
     }
 
     /** Returns where the candidate stands with breaks of their own, or empty if the paper has none. */

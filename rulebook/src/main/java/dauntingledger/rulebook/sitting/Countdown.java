@@ -4,8 +4,10 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.accommodation.Rounding;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.BoxId;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -79,5 +81,11 @@ record Countdown(
         long due = Rounding.timesUp(allowance, share).toMillis();
         boolean standsBefore = stoppedAt != null && used(stoppedAt).toMillis() < due;
         return standsBefore ? Timekeeper.NEVER : startedAt.toEpochMilli() + stood.toMillis() + due;
+    }
+
+    /** Returns this as candidates are told of it at {@code now}. */
+    Clock clock(Clock.Kind kind, Optional<BoxId> box, String title, List<Duration> warnings, Instant now) {
+        Duration left = left(now);
+        return new Clock(kind, box, title, allowance, allowance.minus(left), left, deadline(), warnings);
     }
 }

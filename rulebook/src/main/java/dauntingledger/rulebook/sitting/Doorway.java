@@ -12,125 +12,143 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
-/** The part of a {@link Fold} that the steps of the arrival change. */
-final class Doorway {
+/**
+ * What has come of the steps of the arrival.
+ *
+ * @param language the tag of the language that was chosen
+ * @param report what the candidate has said is wrong about their data, while it is open
+ * @param admission what has been done at the door they stand at, or stood at last
+ * @param portrait the digest of the picture that was taken
+ */
+record Doorway(
+        Window window,
+        Optional<String> language,
+        Optional<Arrival.Report> report,
+        AtAdmission admission,
+        Station station,
+        Optional<String> portrait) {
 
     static final long NEVER = Long.MAX_VALUE;
 
-    private final Window window;
-    private @Nullable String language;
-    private Arrival.@Nullable Report report;
-    private long cameAt = NEVER;
-    private long shutUntil;
-    private long codeAt = NEVER;
-    private long leaveAt = NEVER;
-    private int wrongCodes;
-    private Map<StationLine, List<Long>> station = Map.of();
-    private @Nullable Instant stationAt;
-    private boolean stationExcused;
-    private @Nullable String portrait;
+    /**
+     * What has been done at a door, in milliseconds as entries count them; {@link #NEVER} for what has not.
+     *
+     * @param cameAt when the candidate came to it
+     * @param shutUntil when the last pause ended, in which no door opens
+     */
+    record AtAdmission(long cameAt, long shutUntil, long codeAt, long leaveAt, int wrongCodes) {
 
-    Doorway(Window window) {
-        this.window = window;
-    }
+        static final AtAdmission NOT_YET = new AtAdmission(NEVER, 0, NEVER, NEVER, 0);
 
-    Doorway(Doorway other) {
-        this.window = other.window;
-        this.language = other.language;
-        this.report = other.report;
-        this.cameAt = other.cameAt;
-        this.shutUntil = other.shutUntil;
-        this.codeAt = other.codeAt;
-        this.leaveAt = other.leaveAt;
-        this.wrongCodes = other.wrongCodes;
-        this.station = other.station;
-        this.stationAt = other.stationAt;
-        this.stationExcused = other.stationExcused;
-        this.portrait = other.portrait;
-    }
-
-    boolean isChosen(String tag) {
-        return tag.equals(language);
-    }
-
-    void choose(String tag) {
-        language = tag;
-    }
-
-    boolean isReportOpen() {
-        return report != null;
-    }
-
-    void report(Act.WrongReported reported, Instant at) {
-        report = new Arrival.Report(reported.reason(), reported.note(), at);
-    }
-
-    void resolveReport() {
-        report = null;
-    }
-
-    /** Notes that the candidate has come to the door. */
-    void come(long at) {
-        cameAt = at;
-        codeAt = NEVER;
-        leaveAt = NEVER;
-        wrongCodes = 0;
-    }
-
-    /** Notes that a pause ended, in which no door has opened. */
-    void resume(long at) {
-        shutUntil = at;
-    }
-
-    void tryCode(boolean right, long at) {
-        if (right) {
-            codeAt = at;
-        } else {
-            wrongCodes++;
+        AtAdmission tryCode(boolean right, long at) {
+            return right
+                    ? new AtAdmission(cameAt, shutUntil, at, leaveAt, wrongCodes)
+                    : new AtAdmission(cameAt, shutUntil, codeAt, leaveAt, wrongCodes + 1);
         }
     }
 
-    void giveLeave(long at) {
-        leaveAt = at;
+    /**
+     * What the check of the station has measured.
+     *
+     * @param checkedAt when it was checked last, or null
+     * @param excused whether the invigilator lets the candidate go on whatever was measured
+     */
+    record Station(
+            Map<StationLine, List<Long>> figures, @Nullable Instant checkedAt, boolean excused) {
+        static final Station UNCHECKED = new Station(Map.of(), null, false);
     }
 
-    void check(Map<StationLine, List<Long>> figures, Instant at) {
-        station = figures;
-        stationAt = at;
+    static Doorway before(Window window) {
+        return new Doorway(
+                window, Optional.empty(), Optional.empty(), AtAdmission.NOT_YET, Station.UNCHECKED, Optional.empty());
     }
 
-    void excuseStation() {
-        stationExcused = true;
+    boolean isChosen(String tag) {
+        return language.filter(tag::equals).isPresent();
+    }
+
+    Doorway choose(String tag) {
+        return new Doorway(window, Optional.of(tag), report, admission, station, portrait);
+    }
+
+    boolean isReportOpen() {
+        return report.isPresent();
+    }
+
+    Doorway report(Act.WrongReported reported, Instant at) {
+        Arrival.Report open = new Arrival.Report(reported.reason(), reported.note(), at);
+        return new Doorway(window, language, Optional.of(open), admission, station, portrait);
+    }
+
+    Doorway resolveReport() {
+        return new Doorway(window, language, Optional.empty(), admission, station, portrait);
+    }
+
+    /** Notes that the candidate has come to the door. */
+    Doorway come(long at) {
+        return with(new AtAdmission(at, admission.shutUntil(), NEVER, NEVER, 0));
+    }
+
+    /** Notes that a pause ended, in which no door has opened. */
+    Doorway resume(long at) {
+        return with(new AtAdmission(
+                admission.cameAt(), at, admission.codeAt(), admission.leaveAt(), admission.wrongCodes()));
+    }
+
+    Doorway tryCode(boolean right, long at) {
+        return with(admission.tryCode(right, at));
+    }
+
+    Doorway giveLeave(long at) {
+        return with(new AtAdmission(
+                admission.cameAt(), admission.shutUntil(), admission.codeAt(), at, admission.wrongCodes()));
+    }
+
+    private Doorway with(AtAdmission other) {
+        return new Doorway(window, language, report, other, station, portrait);
+    }
+
+    Doorway check(Map<StationLine, List<Long>> figures, Instant at) {
+        return with(new Station(figures, at, station.excused()));
+    }
+
+    Doorway excuseStation() {
+        return with(new Station(station.figures(), station.checkedAt(), true));
+    }
+
+    private Doorway with(Station other) {
+        return new Doorway(window, language, report, admission, other, portrait);
     }
 
     boolean isStationReady(Stage.StationCheck check) {
         return view(Optional.empty(), 0).wanting(check).isEmpty();
     }
 
-    void takePortrait(String digest) {
-        portrait = digest;
+    Doorway takePortrait(String digest) {
+        return new Doorway(window, language, report, admission, station, Optional.of(digest));
     }
 
     /** Returns whether the candidate came too late for the schedule to admit. */
     boolean isLate() {
-        return cameAt != NEVER && cameAt >= window.closes().toEpochMilli();
+        return admission.cameAt() != NEVER
+                && admission.cameAt() >= window.closes().toEpochMilli();
     }
 
     boolean isOutOfTries(Stage.Admission door) {
-        return wrongCodes >= door.tries();
+        return admission.wrongCodes() >= door.tries();
     }
 
     boolean isCodeGiven() {
-        return codeAt != NEVER;
+        return admission.codeAt() != NEVER;
     }
 
     boolean isLeaveGiven() {
-        return leaveAt != NEVER;
+        return admission.leaveAt() != NEVER;
     }
 
     /** Returns when the last of the ways was or will be met, or {@link #NEVER} while that depends on somebody's act. */
     long admittedAt(Stage.Admission door) {
-        long at = Math.max(cameAt, shutUntil);
+        long at = Math.max(admission.cameAt(), admission.shutUntil());
         for (Way way : door.ways()) {
             at = Math.max(at, metAt(door, way));
         }
@@ -139,7 +157,7 @@ final class Doorway {
 
     /** Returns whether the invigilator's leave would meet a way that nothing else meets. */
     boolean wantsLeave(Stage.Admission door) {
-        return leaveAt == NEVER
+        return !isLeaveGiven()
                 && (door.ways().contains(Way.LEAVE)
                         || (door.ways().contains(Way.CODE) && isOutOfTries(door) && !isCodeGiven())
                         || (door.ways().contains(Way.SCHEDULE) && isLate() && door.late() == Late.BY_LEAVE));
@@ -150,9 +168,10 @@ final class Doorway {
      * that cannot be tried any more. It does not open a door before its time.
      */
     private long metAt(Stage.Admission door, Way way) {
+        long leaveAt = admission.leaveAt();
         return switch (way) {
             case LEAVE -> leaveAt;
-            case CODE -> isCodeGiven() || !isOutOfTries(door) ? codeAt : leaveAt;
+            case CODE -> isCodeGiven() || !isOutOfTries(door) ? admission.codeAt() : leaveAt;
             case SCHEDULE -> !isLate() ? window.opens().toEpochMilli() : door.late() == Late.BY_LEAVE ? leaveAt : NEVER;
         };
     }
@@ -162,16 +181,17 @@ final class Doorway {
         Set<Way> unmet = EnumSet.noneOf(Way.class);
         door.ifPresent(
                 at -> at.ways().stream().filter(way -> metAt(at, way) > now).forEach(unmet::add));
-        int left = door.map(at -> Math.max(0, at.tries() - wrongCodes)).orElse(0);
+        int left =
+                door.map(at -> Math.max(0, at.tries() - admission.wrongCodes())).orElse(0);
         return new Arrival(
-                Optional.ofNullable(language),
-                Optional.ofNullable(report),
+                language,
+                report,
                 unmet,
                 left,
                 isLate(),
-                station,
-                Optional.ofNullable(stationAt),
-                stationExcused,
-                Optional.ofNullable(portrait));
+                station.figures(),
+                Optional.ofNullable(station.checkedAt()),
+                station.excused(),
+                portrait);
     }
 }

@@ -1,135 +1,69 @@
 package dauntingledger.rulebook.sitting;
 
+import static java.util.Objects.requireNonNull;
+
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Equipment;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
-/**
- * The state of a sitting while entries are folded into it. Mutable and confined to this package: a {@link Sitting}
- * owns one and never changes it again.
- */
-final class Fold {
+/** Turns the state of a sitting into the next while entries are folded into it; a {@link Sitting} never changes its own. */
+final class Fold extends State implements Cloneable {
 
     /*
      * Time drives the fold in two ways. An entry is applied at its own instant; and between entries, deadlines that
      * pass end stages by themselves. settle(t) replays the second kind in the order of their deadlines, each as of its
      * deadline and not as of t, so that the state at t is the same whether somebody looked in between or not.
      *
-     * Two things are put off, because most entries do not need them. What runs out or warns next is worked out anew only
-     * after an act that moves a clock or the route. And time spent is credited when the view, the stage, a pause or a
-     * break changes, or when count() asks for it, not with every entry.
+     * Time spent is credited when the view, the stage, a pause or a break changes, or when count() asks for it, not with
+     * every entry.
      */
 
-    /** Is told how the time of a sitting was spent; see {@link Timeline}. */
-    interface Watcher {
-        /**
-         * @param item the question in view, if one was
-         */
-        void used(int stage, Optional<ItemId> item, long fromMillis, long toMillis);
-
-        void rested(int stage, long fromMillis, long toMillis);
-
-        void paused(int stage, long fromMillis, long toMillis);
-    }
-
-    final PaperIndex index;
-    final QuestionStates states;
-    final Timekeeper time;
-    final Doorway door;
-    final List<Refusal> refusals;
-    final StageLog log;
-    final BreakLog breaks;
-    final List<Warning> warnings;
-
-    /** The instant everything else is said of, in milliseconds as entries count them. */
-    long now;
-
-    Position position = new Position.Before(0);
-    boolean paused;
-
-    Toolbox tools = Toolbox.EMPTY;
-
-    @Nullable
-    Help help;
-
-    @Nullable
-    String seat;
-
-    private boolean counting;
+    private final Watcher watcher;
     private long countedTo;
-    private long stoppedAt;
-    private boolean nextKnown;
-    private Timekeeper.@Nullable Expiry next;
-    private long nextWarning;
-    private @Nullable Watcher watcher;
 
-    Fold(PaperIndex index) {
-        this.index = index;
-        this.states = new QuestionStates(index);
-        this.time = new Timekeeper(index);
-        this.door = new Doorway(index.window());
-        this.refusals = new ArrayList<>();
-        this.log = new StageLog(index.stages());
-        this.breaks = new BreakLog(index.paper().rules().ownBreaks());
-        this.warnings = new ArrayList<>();
-    }
-
-    private Fold(Fold other) {
-        this.index = other.index;
-        this.states = new QuestionStates(other.states);
-        this.time = new Timekeeper(other.time);
-        this.door = new Doorway(other.door);
-        this.refusals = new ArrayList<>(other.refusals);
-        this.log = new StageLog(other.log);
-        this.breaks = new BreakLog(other.breaks);
-        this.warnings = new ArrayList<>(other.warnings);
-        this.now = other.now;
-        this.position = other.position;
-        this.paused = other.paused;
-        this.tools = other.tools;
-        this.help = other.help;
-        this.seat = other.seat;
-        this.counting = other.counting;
-        this.countedTo = other.countedTo;
-        this.stoppedAt = other.stoppedAt;
-        this.nextKnown = other.nextKnown;
-        this.next = other.next;
-        this.nextWarning = other.nextWarning;
-        this.watcher = other.watcher;
+    Fold(PaperIndex index, Watcher watcher) {
+        super(index);
+        this.watcher = watcher;
     }
 
     Fold copy() {
-        return new Fold(this);
-    }
-
-    void watch(Watcher observer) {
-        watcher = observer;
+        try {
+            return (Fold) clone();
+        } catch (CloneNotSupportedException impossible) {
+            throw new AssertionError(impossible);
+        }
     }
 
     /**
      * Brings the state to {@code instant}: everything that ran out or warned by then has done so as of its own instant.
      */
     void settle(long instant) {
-        Timekeeper.Expiry expiry = nextExpiry();
-        while (nextWarning <= instant || expiry != null && expiry.atMillis() <= instant) {
-            if (expiry != null && expiry.atMillis() <= nextWarning) {
-                expire(expiry);
+        Due first = due();
+        while (first.atMillis() <= instant) {
+            now = first.atMillis();
+            if (first.isWarning()) {
+                warnings = with(warnings, time.warningsAt(now));
             } else {
-                now = nextWarning;
-                warnings.addAll(time.warningsAt(now));
-                nextKnown = false;
+                expire(requireNonNull(first.expiry()));
             }
-            expiry = nextExpiry();
+            first = due();
         }
         now = instant;
+    }
+
+    /** Notes that the rules have turned an entry down. */
+    void refuse(Refusal refusal) {
+        refusals = with(refusals, List.of(refusal));
+    }
+
+    private static <T> List<T> with(List<T> all, List<T> more) {
+        List<T> longer = new ArrayList<>(all);
+        longer.addAll(more);
+        return List.copyOf(longer);
     }
 
     /** Credits the time that has passed to the open stage and the question in view. */
@@ -144,7 +78,7 @@ final class Fold {
                 if (onItem instanceof Act.QuestionOpened) {
                     count();
                 }
-                states.apply(onItem);
+                states = states.after(onItem);
             }
             case Act.OnRoute step -> apply(step);
             case Act.AtArrival step -> apply(step);
@@ -155,10 +89,10 @@ final class Fold {
             case Act.ToolUsed used -> tools = tools.after(used.use());
             case Act.ReviewOpened opened -> show(View.REVIEW);
             case Act.WholeViewOpened opened -> show(View.WHOLE);
-            case Act.WalkBegun begun -> states.beginWalk(begun, position.index(index.stages()));
-            case Act.SignedInAgain signedIn -> breaks.signedIn();
-            case Act.SurveyAnswered answered -> log.answerSurvey(index.paper().indexOf(answered.about()));
-            case Act.StageRanOut ranOut -> log.recordEnd(index.paper().indexOf(ranOut.stage()));
+            case Act.WalkBegun begun -> states = states.beginWalk(begun, stageNumber());
+            case Act.SignedInAgain signedIn -> breaks = breaks.signIn();
+            case Act.SurveyAnswered answered -> log = log.answerSurvey(paper().indexOf(answered.about()));
+            case Act.StageRanOut ranOut -> log = log.recordEnd(paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
         }
     }
@@ -166,10 +100,10 @@ final class Fold {
     private void apply(Act.OnRoute step) {
         switch (step) {
             case Act.StageOpened opened -> {
-                int stage = index.paper().indexOf(opened.stage());
+                int stage = paper().indexOf(opened.stage());
                 switch (position) {
                     case Position.At open -> end(open.stage(), now, StageRecord.Ended.BY_ACT);
-                    case Position.Over over -> time.reopen(stage, instant(now));
+                    case Position.Over over -> time = time.reopen(stage, at());
                     case Position.Before before -> {}
                 }
                 open(stage, now);
@@ -187,18 +121,18 @@ final class Fold {
 
     private void apply(Act.AtArrival step) {
         switch (step) {
-            case Act.WrongReported reported -> door.report(reported, instant(now));
+            case Act.WrongReported reported -> door = door.report(reported, at());
             case Act.CodeGiven given -> {
-                door.tryCode(given.right(), now);
+                door = door.tryCode(given.right(), now);
                 goOnIfAdmitted();
             }
-            case Act.StationChecked checked -> door.check(checked.figures(), instant(now));
+            case Act.StationChecked checked -> door = door.check(checked.figures(), at());
             case Act.PortraitTaken taken -> {
-                door.takePortrait(taken.pictureDigest());
+                door = door.takePortrait(taken.pictureDigest());
                 goOn();
             }
             case Act.LanguageChosen chosen -> {
-                door.choose(chosen.language());
+                door = door.choose(chosen.language());
                 if (current() instanceof Stage.LanguageChoice) {
                     goOn();
                 }
@@ -208,72 +142,64 @@ final class Fold {
 
     private void apply(Act.ByPerson decision) {
         switch (decision) {
-            case Act.ReportResolved resolved -> door.resolveReport();
+            case Act.ReportResolved resolved -> door = door.resolveReport();
             case Act.LeaveGiven leave -> {
-                door.giveLeave(now);
+                door = door.giveLeave(now);
                 goOnIfAdmitted();
             }
-            case Act.StationExcused excused -> door.excuseStation();
-            case Act.Reopened reopened -> reopen(index.paper().indexOf(reopened.stage()));
+            case Act.StationExcused excused -> door = door.excuseStation();
+            case Act.Reopened reopened -> reopen(paper().indexOf(reopened.stage()));
         }
     }
 
     private void apply(Act.OnHelp call) {
         help = switch (call) {
-            case Act.HelpCalled called -> Help.called(called, instant(now));
+            case Act.HelpCalled called -> Help.called(called, at());
             case Act.HelpWithdrawn withdrawn -> null;
-            case Act.HelpAnswered answered -> help == null ? null : help.answered(answered, instant(now));
+            case Act.HelpAnswered answered -> help == null ? null : help.answered(answered, at());
         };
     }
 
     private void apply(Act.OnClocks change) {
-        nextKnown = false;
         switch (change) {
-            case Act.TimeGranted granted -> time.grant(granted.box(), granted.extra());
+            case Act.TimeGranted granted -> time = time.grant(granted.box(), granted.extra());
             case Act.Paused pause -> {
                 count();
-                paused = true;
-                counting = false;
-                stoppedAt = now;
-                time.pause(instant(now));
+                pausedSince = at();
+                time = time.pause(at());
             }
             case Act.Resumed resume -> {
-                paused = false;
-                if (watcher != null) {
-                    watcher.paused(position.index(index.stages()), stoppedAt, now);
-                }
-                door.resume(now);
-                countOn(now);
-                time.resume(position, instant(now));
+                watcher.paused(
+                        stageNumber(),
+                        requireNonNull(pausedSince, "pausedSince").toEpochMilli(),
+                        now);
+                pausedSince = null;
+                door = door.resume(now);
+                time = time.resume(position, at());
+                countedTo = now;
             }
         }
     }
 
     private void beginOwnBreak() {
-        nextKnown = false;
         count();
-        counting = false;
-        int stage = position.index(index.stages());
         if (breaks.ruled().seals()) {
-            states.sealSeen(stage);
+            states = states.sealSeen(stageNumber());
         }
-        Duration longest = breaks.longest();
-        breaks.begin(instant(now));
-        time.beginOwnBreak(longest, breaks.ruled().clocks() == Clocks.STAND_STILL, instant(now));
+        time = time.beginOwnBreak(breaks.longest(), breaks.ruled().clocks() == Clocks.STAND_STILL, at());
+        breaks = breaks.begin(at());
     }
 
     private void endOwnBreak(long at) {
-        nextKnown = false;
-        if (watcher != null) {
-            watcher.rested(position.index(index.stages()), breaks.sinceMillis(), at);
-        }
-        breaks.end(time.endOwnBreak(instant(at)));
-        countOn(at);
+        watcher.rested(stageNumber(), breaks.sinceMillis(), at);
+        breaks = breaks.end(time.ownBreakUsed(instant(at)));
+        time = time.endOwnBreak(instant(at));
+        countedTo = at;
     }
 
     private void show(View view) {
         count();
-        states.show(view);
+        states = states.show(view);
     }
 
     /** Ends the open stage by an act and goes on to the next. */
@@ -285,65 +211,19 @@ final class Fold {
     }
 
     private void goOnIfAdmitted() {
-        nextKnown = false;
-        if (!paused && current() instanceof Stage.Admission here && door.admittedAt(here) <= now) {
+        if (!isPaused() && current() instanceof Stage.Admission here && door.admittedAt(here) <= now) {
             goOn();
         }
     }
 
-    /** Returns the stage the sitting is in, or null before a stage and at the end. */
-    @Nullable
-    Stage current() {
-        return position instanceof Position.At open ? index.stage(open.stage()) : null;
-    }
-
-    Arrival arrival() {
-        return door.view(current() instanceof Stage.Admission here ? Optional.of(here) : Optional.empty(), now);
-    }
-
-    boolean isOpen(int stage) {
-        return position instanceof Position.At open && open.stage() == stage;
-    }
-
-    /** Returns whether nobody has come in yet. */
-    boolean isUntouched() {
-        return position instanceof Position.Before before && before.stage() == 0;
-    }
-
-    Optional<StageRecord> record(int stage) {
-        return log.record(stage, instant(now));
-    }
-
-    /** Returns what runs out next if nothing else happens, or null if nothing does. */
-    Timekeeper.@Nullable Expiry nextExpiry() {
-        if (!nextKnown) {
-            boolean runs = !(position instanceof Position.Over) && !isUntouched();
-            next = runs ? time.next(position.index(index.stages())) : null;
-            nextWarning = runs ? time.nextWarning(now) : Timekeeper.NEVER;
-            if (!paused && current() instanceof Stage.Admission here) {
-                next = earlier(next, door.admittedAt(here));
-            }
-            nextKnown = true;
-        }
-        return next;
-    }
-
-    private Timekeeper.@Nullable Expiry earlier(Timekeeper.@Nullable Expiry limit, long admittedAt) {
-        return admittedAt == Doorway.NEVER || limit != null && limit.atMillis() <= admittedAt
-                ? limit
-                : new Timekeeper.Expiry(admittedAt, position.index(index.stages()));
-    }
-
     private void expire(Timekeeper.Expiry expiry) {
-        int current = position.index(index.stages());
-        Stage stage = index.stage(current);
-        now = expiry.atMillis();
-        nextKnown = false;
         if (expiry.isOwnBreak()) {
             endOwnBreak(now);
             return;
         }
-        Stage.AtLimit atLimit = expiry.lastStage() == current ? stage.atLimit() : Stage.AtLimit.GOES_ON;
+        int current = stageNumber();
+        Stage.AtLimit atLimit =
+                expiry.lastStage() == current ? index.stage(current).atLimit() : Stage.AtLimit.GOES_ON;
         if (atLimit == Stage.AtLimit.DECLINES) {
             finish(Position.Ending.DECLINED, now, StageRecord.Ended.BY_TIME);
             return;
@@ -352,7 +232,7 @@ final class Fold {
             end(current, now, StageRecord.Ended.BY_TIME);
         }
         for (int skipped = current; skipped <= expiry.lastStage(); skipped++) {
-            log.skip(skipped);
+            log = log.skip(skipped);
         }
         if (atLimit == Stage.AtLimit.OPENS_NEXT) {
             open(current + 1, now);
@@ -362,13 +242,12 @@ final class Fold {
     }
 
     private void reopen(int stage) {
-        nextKnown = false;
-        time.reopen(stage, instant(now));
+        time = time.reopen(stage, at());
         if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
-            log.reopen(stage);
-            states.unsealStage(stage);
-            countOn(now);
+            log = log.reopen(stage);
+            states = states.unsealStage(stage);
+            countedTo = now;
         } else {
             open(stage, now);
         }
@@ -376,11 +255,10 @@ final class Fold {
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */
     private void arrive(int stage, long at) {
-        nextKnown = false;
         if (stage >= index.stages()) {
             finish(Position.Ending.HANDED_IN, at, StageRecord.Ended.BY_TIME);
         } else if (index.stage(stage).isBlock()) {
-            time.movedTo(stage, instant(at));
+            time = time.movedTo(stage, instant(at));
             position = new Position.Before(stage);
         } else {
             open(stage, at);
@@ -388,39 +266,29 @@ final class Fold {
     }
 
     private void open(int stage, long at) {
-        nextKnown = false;
-        time.movedTo(stage, instant(at));
-        time.stageOpened(stage, instant(at));
+        time = time.movedTo(stage, instant(at)).stageOpened(stage, instant(at));
         position = new Position.At(stage);
-        log.open(stage, instant(at));
-        states.openStage(stage);
-        countOn(at);
+        log = log.open(stage, instant(at));
+        states = states.openStage(stage);
+        countedTo = at;
         if (index.stage(stage) instanceof Stage.Admission) {
-            door.come(at);
+            door = door.come(at);
         }
         if (index.stage(stage) instanceof Stage.Break rest) {
-            breaks.leave(rest.signInAgain());
+            breaks = breaks.leave(rest.signInAgain());
         }
-    }
-
-    /** Counts the time from {@code at} on as spent, unless it stands still. */
-    private void countOn(long at) {
-        counting = position instanceof Position.At && !paused && !breaks.isOn();
-        countedTo = at;
     }
 
     private void end(int stage, long at, StageRecord.Ended how) {
-        nextKnown = false;
         if (breaks.isOn()) {
             endOwnBreak(at);
         }
         count(at);
-        counting = false;
-        log.end(stage, instant(at), how);
-        time.stageEnded(stage, instant(at));
-        states.closeStage(stage);
+        log = log.end(stage, instant(at), how);
+        time = time.stageEnded(stage, instant(at));
+        states = states.closeStage(stage);
         if (index.stage(stage) instanceof Stage.Block
-                && index.paper().rules().equipment().scratch() == Equipment.Scratch.CLEARED) {
+                && paper().rules().equipment().scratch() == Equipment.Scratch.CLEARED) {
             tools = tools.withoutScratch();
         }
     }
@@ -429,23 +297,20 @@ final class Fold {
         if (position instanceof Position.At open) {
             end(open.stage(), at, how);
         }
-        nextKnown = false;
-        time.movedTo(index.stages(), instant(at));
-        breaks.signedIn();
+        time = time.movedTo(index.stages(), instant(at));
+        breaks = breaks.signIn();
         position = new Position.Over(ending);
     }
 
-    /** Credits the time since the last count to the open stage and the question in view. */
+    /** Credits the time since the last count to the open stage and the question in view, unless it stands still. */
     private void count(long instant) {
-        if (!counting || !(position instanceof Position.At open)) {
+        if (!(position instanceof Position.At open) || isPaused() || breaks.isOn() || instant == countedTo) {
             return;
         }
         long span = instant - countedTo;
-        log.use(open.stage(), span);
-        states.spend(span);
-        if (watcher != null && span > 0) {
-            watcher.used(open.stage(), states.inView(), countedTo, instant);
-        }
+        log = log.use(open.stage(), Duration.ofMillis(span));
+        watcher.used(open.stage(), states.inView(), countedTo, instant);
+        states = states.spend(span);
         countedTo = instant;
     }
 

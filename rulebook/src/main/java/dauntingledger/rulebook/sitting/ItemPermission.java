@@ -14,19 +14,19 @@ import java.util.Optional;
 /** The rules about the questions of the open block: which may be looked at, and what may be done to them. */
 final class ItemPermission {
 
-    private final Fold fold;
+    private final State state;
 
-    ItemPermission(Fold fold) {
-        this.fold = fold;
+    ItemPermission(State state) {
+        this.state = state;
     }
 
     /** Judges an act on a question whose block is open. */
     Verdict judge(Act.OnItem act, int number) {
-        Question question = fold.states.questions[number];
+        Question question = state.states.get(number);
         if (act instanceof Act.QuestionOpened) {
             return opened(question, number);
         }
-        boolean inOrder = fold.index.place(number).movement().isFree() || question.opened();
+        boolean inOrder = state.index.place(number).movement().isFree() || question.opened();
         if (!inOrder) {
             return Verdict.IN_ORDER;
         }
@@ -44,9 +44,9 @@ final class ItemPermission {
             case Act.AnswerEntered entered ->
                 question.wantsEntering()
                         ? Verdict.PERMITTED
-                        : question.entered() ? Verdict.ALREADY_SO : Verdict.NOTHING_TO_ENTER;
+                        : question.work().entered() ? Verdict.ALREADY_SO : Verdict.NOTHING_TO_ENTER;
             case Act.Played played -> played(question, played.response());
-            case Act.Erased erased -> question.responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+            case Act.Erased erased -> question.work().responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.StruckOut struck -> onChoice(question, struck, true);
             case Act.BroughtBack back -> onChoice(question, back, false);
             case Act.Marked marked -> question.marked() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
@@ -67,11 +67,11 @@ final class ItemPermission {
         if (!question.seal().canBeOpened()) {
             return sealed(question.seal());
         }
-        PaperIndex.Place place = fold.index.place(number);
+        PaperIndex.Place place = state.index.place(number);
         if (place.movement().isUnbound()) {
             return Verdict.PERMITTED;
         }
-        int furthest = fold.states.furthest(number);
+        int furthest = state.states.furthest(number);
         if (!place.movement().isFree() && number > Math.max(furthest, place.first() - 1) + 1) {
             return Verdict.IN_ORDER;
         }
@@ -86,7 +86,7 @@ final class ItemPermission {
 
     /** Whether the candidate may leave the questions of the open block, for its review page or for good. */
     Verdict leaving() {
-        PaperIndex.Range range = fold.index.questions(fold.position.index(fold.index.stages()));
+        PaperIndex.Range range = state.index.questions(state.stageNumber());
         for (int i = range.first(); i < range.end(); i++) {
             Verdict verdict = movingOn(i);
             if (!verdict.isPermitted()) {
@@ -101,8 +101,8 @@ final class ItemPermission {
      * of a question that its seal keeps from giving it.
      */
     private Verdict movingOn(int number) {
-        Question question = fold.states.questions[number];
-        Movement movement = fold.index.place(number).movement();
+        Question question = state.states.get(number);
+        Movement movement = state.index.place(number).movement();
         if (movement.seeing()
                 && question.seen() == Seen.OPENED
                 && question.seal().canBeOpened()) {
@@ -150,9 +150,9 @@ final class ItemPermission {
         if (!choice.choices().contains(act.choice())) {
             return Verdict.UNKNOWN_CHOICE;
         }
-        if (strike && question.isChosen(response, act.choice())) {
+        if (strike && question.work().isChosen(response, act.choice())) {
             return Verdict.CHOICE_IS_THE_ANSWER;
         }
-        return question.isStruck(response, act.choice()) == strike ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+        return question.work().isStruck(response, act.choice()) == strike ? Verdict.ALREADY_SO : Verdict.PERMITTED;
     }
 }

@@ -125,7 +125,7 @@ public final class Ledger {
     /** Returns whether {@code entry}, made now, would be the first step into the sitting. */
     public boolean isBegunBy(Entry entry) {
         return entry.act() instanceof Act.StageOpened
-                && sitting().isUntouched()
+                && sitting().route().isUntouched()
                 && !entry.at().isBefore(sitting().now())
                 && sitting().permits(entry.act(), entry.at()).isPermitted();
     }

@@ -9,18 +9,18 @@ import java.time.Instant;
 /** The rules about who may do what when, judged against a fold that is settled at the instant in question. */
 final class Permission {
 
-    private final Fold fold;
+    private final State state;
     private final ArrivalPermission arrival;
     private final ItemPermission items;
     private final Availability availability;
     private final ToolPermission tools;
 
-    Permission(Fold fold) {
-        this.fold = fold;
-        this.items = new ItemPermission(fold);
-        this.availability = new Availability(fold);
-        this.tools = new ToolPermission(fold);
-        this.arrival = new ArrivalPermission(fold, this);
+    Permission(State state) {
+        this.state = state;
+        this.items = new ItemPermission(state);
+        this.availability = new Availability(state);
+        this.tools = new ToolPermission(state);
+        this.arrival = new ArrivalPermission(state, this);
     }
 
     Verdict judge(Act act) {
@@ -31,9 +31,9 @@ final class Permission {
             case Act.WholeViewOpened opened -> wholeViewOpened();
             case Act.WalkBegun begun -> walk(begun);
             case Act.SignedInAgain signedIn ->
-                isOver() ? Verdict.SITTING_OVER : fold.breaks.isAway() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+                isOver() ? Verdict.SITTING_OVER : state.breaks.away() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
             case Act.SurveyAnswered answered -> surveyAnswered(answered);
-            case Act.TermsFixed fixed -> fold.isUntouched() ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
+            case Act.TermsFixed fixed -> state.isUntouched() ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
             case Act.InstructionsReopened reopened -> inBlock();
             case Act.ToolUsed used -> tool(used.use());
             case Act.HelpCalled called ->
@@ -55,8 +55,8 @@ final class Permission {
             case Act.HeldDecided decided -> Verdict.PERMITTED;
             case Act.TimeGranted granted -> granted(granted);
             case Act.Paused pause ->
-                isOver() ? Verdict.SITTING_OVER : fold.paused ? Verdict.ALREADY_SO : Verdict.PERMITTED;
-            case Act.Resumed resume -> fold.paused ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+                isOver() ? Verdict.SITTING_OVER : state.isPaused() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+            case Act.Resumed resume -> state.isPaused() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
         };
     }
 
@@ -66,12 +66,12 @@ final class Permission {
     }
 
     private boolean isCalling() {
-        return fold.help != null && fold.help.answer().isEmpty();
+        return state.help != null && state.help.answer().isEmpty();
     }
 
     /** A pause holds back what would move the sitting on. */
     private Verdict unlessPaused(Verdict verdict) {
-        return verdict.isPermitted() && fold.paused ? Verdict.PAUSED : verdict;
+        return verdict.isPermitted() && state.isPaused() ? Verdict.PAUSED : verdict;
     }
 
     private Verdict onRoute(Act.OnRoute act) {
@@ -90,7 +90,7 @@ final class Permission {
             case Act.NoticeDeclined declined -> inStage(declined.stage(), Stage.Notice.class);
             case Act.BlockClosed closed -> closed(closed.stage());
             case Act.BreakBegun begun -> breakBegun();
-            case Act.BreakEnded ended -> fold.breaks.isOn() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+            case Act.BreakEnded ended -> state.breaks.isOn() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
             case Act.HandedIn handedIn ->
                 current() instanceof Stage.HandIn && isInside() ? Verdict.PERMITTED : Verdict.WRONG_STAGE;
         };
@@ -98,13 +98,13 @@ final class Permission {
 
     /** Whether the candidate is at the desk: not while clocks are stopped, nor on a break or not yet signed in again. */
     private Verdict present(boolean fromBreak) {
-        if (fold.paused) {
+        if (state.isPaused()) {
             return Verdict.PAUSED;
         }
-        if (fold.breaks.isOn() && !fromBreak) {
+        if (state.breaks.isOn() && !fromBreak) {
             return Verdict.ON_BREAK;
         }
-        return fold.breaks.isAway() ? Verdict.SIGN_IN_AGAIN : Verdict.PERMITTED;
+        return state.breaks.away() ? Verdict.SIGN_IN_AGAIN : Verdict.PERMITTED;
     }
 
     private Verdict breakBegun() {
@@ -112,10 +112,10 @@ final class Permission {
         if (!block.isPermitted()) {
             return block;
         }
-        if (fold.breaks.rules().isEmpty()) {
+        if (state.breaks.rules().isEmpty()) {
             return Verdict.NO_OWN_BREAKS;
         }
-        return fold.breaks.isAnyLeft() ? Verdict.PERMITTED : Verdict.BREAKS_USED_UP;
+        return state.breaks.isAnyLeft() ? Verdict.PERMITTED : Verdict.BREAKS_USED_UP;
     }
 
     private Verdict closed(StageId stage) {
@@ -127,7 +127,7 @@ final class Permission {
         if (!leaving.isPermitted()) {
             return leaving;
         }
-        return availability.closableFrom() > fold.now ? Verdict.NOT_BEFORE_THE_END : Verdict.PERMITTED;
+        return availability.closableFrom() > state.now ? Verdict.NOT_BEFORE_THE_END : Verdict.PERMITTED;
     }
 
     private Verdict reviewOpened() {
@@ -142,28 +142,28 @@ final class Permission {
         Verdict verdict = inBlock();
         return verdict.isPermitted()
                         && current() instanceof Stage.Block block
-                        && !fold.index.paper().hasWholeView(block)
+                        && !state.paper().hasWholeView(block)
                 ? Verdict.NO_SUCH_PAGE
                 : verdict;
     }
 
     private Verdict surveyAnswered(Act.SurveyAnswered answered) {
-        int stage = fold.index.paper().indexOf(answered.about());
+        int stage = state.paper().indexOf(answered.about());
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        if (fold.index.paper().rules().surveyAbout(answered.about()).isEmpty() || !availability.isSurveyOpen(stage)) {
+        if (state.paper().rules().surveyAbout(answered.about()).isEmpty() || !availability.isSurveyOpen(stage)) {
             return Verdict.NO_SURVEY;
         }
-        return fold.log.isSurveyed(stage) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
+        return state.log.isSurveyed(stage) ? Verdict.ALREADY_SO : Verdict.PERMITTED;
     }
 
     private Verdict opened(StageId id) {
-        int stage = fold.index.paper().indexOf(id);
+        int stage = state.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        return switch (fold.position) {
+        return switch (state.position) {
             case Position.Before before when before.stage() != stage -> Verdict.NOT_ON_THE_ROUTE;
             case Position.Before before -> stage == 0 ? arrival.entered() : Verdict.PERMITTED;
             case Position.At open ->
@@ -174,20 +174,20 @@ final class Permission {
 
     private Verdict breakLeft() {
         Instant from = availability.leavableFrom();
-        return from != null && fold.now < from.toEpochMilli() ? Verdict.BREAK_GOES_ON : Verdict.PERMITTED;
+        return from != null && state.now < from.toEpochMilli() ? Verdict.BREAK_GOES_ON : Verdict.PERMITTED;
     }
 
     /** A notice that was declined may be opened again where the paper keeps the appointment. */
     private Verdict reentered(Position.Over over, int stage) {
         boolean again = over.ending() == Position.Ending.DECLINED
                 && stage == availability.reopenable()
-                && fold.index.stage(stage) instanceof Stage.Notice notice
+                && state.index.stage(stage) instanceof Stage.Notice notice
                 && notice.keepsAppointment();
         return again ? arrival.entered() : Verdict.SITTING_OVER;
     }
 
     private Verdict reopened(StageId id) {
-        int stage = fold.index.paper().indexOf(id);
+        int stage = state.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
@@ -197,8 +197,8 @@ final class Permission {
         if (stage != availability.reopenable()) {
             return Verdict.NOT_ON_THE_ROUTE;
         }
-        Instant now = Instant.ofEpochMilli(fold.now);
-        return fold.time.hasTimeFor(stage, now) && !fold.index.window().hasEnded(now)
+        Instant now = state.at();
+        return state.time.hasTimeFor(stage, now) && !state.index.window().hasEnded(now)
                 ? Verdict.PERMITTED
                 : Verdict.TIME_RAN_OUT;
     }
@@ -215,21 +215,21 @@ final class Permission {
     }
 
     Verdict inStage(StageId id, Class<? extends Stage> kind) {
-        int stage = fold.index.paper().indexOf(id);
+        int stage = state.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        if (!kind.isInstance(fold.index.stage(stage))) {
+        if (!kind.isInstance(state.index.stage(stage))) {
             return Verdict.WRONG_STAGE;
         }
         return openStage(stage);
     }
 
     private Verdict openStage(int stage) {
-        if (fold.isOpen(stage)) {
+        if (state.isOpen(stage)) {
             return Verdict.PERMITTED;
         }
-        return switch (fold.log.ended(stage)) {
+        return switch (state.log.ended(stage)) {
             case BY_TIME -> Verdict.TIME_RAN_OUT;
             case BY_ACT -> Verdict.SECTION_CLOSED;
             case NOT_YET -> Verdict.NOT_OPEN_YET;
@@ -249,23 +249,21 @@ final class Permission {
 
     private Verdict walk(Act.WalkBegun begun) {
         Verdict verdict = inBlock();
-        if (verdict.isPermitted() && begun.chosen().stream().anyMatch(item -> fold.index.indexOf(item) < 0)) {
+        if (verdict.isPermitted() && begun.chosen().stream().anyMatch(item -> state.index.indexOf(item) < 0)) {
             return Verdict.UNKNOWN_QUESTION;
         }
         return verdict.isPermitted()
-                        && fold.states
-                                .qualifying(begun, fold.position.index(fold.index.stages()))
-                                .isEmpty()
+                        && state.states.qualifying(begun, state.stageNumber()).isEmpty()
                 ? Verdict.NOTHING_TO_WALK
                 : verdict;
     }
 
     private Verdict onItem(Act.OnItem act) {
-        int number = fold.index.indexOf(act.item());
+        int number = state.index.indexOf(act.item());
         if (number < 0) {
             return Verdict.UNKNOWN_QUESTION;
         }
-        Verdict stage = openStage(fold.index.place(number).stage());
+        Verdict stage = openStage(state.index.place(number).stage());
         if (!stage.isPermitted()) {
             return stage;
         }
@@ -274,35 +272,35 @@ final class Permission {
     }
 
     private Verdict ranOut(StageId id) {
-        int stage = fold.index.paper().indexOf(id);
+        int stage = state.paper().indexOf(id);
         if (stage < 0) {
             return Verdict.UNKNOWN_STAGE;
         }
-        if (fold.log.isEndRecorded(stage)) {
+        if (state.log.isEndRecorded(stage)) {
             return Verdict.ALREADY_SO;
         }
-        return fold.log.ended(stage) == Ended.BY_TIME ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
+        return state.log.ended(stage) == Ended.BY_TIME ? Verdict.PERMITTED : Verdict.NOT_ON_THE_ROUTE;
     }
 
     private Verdict granted(Act.TimeGranted granted) {
-        if (!fold.time.isKnown(granted.box())) {
+        if (!state.time.isKnown(granted.box())) {
             return Verdict.UNKNOWN_TIME_BOX;
         }
         if (isOver()) {
             return Verdict.SITTING_OVER;
         }
-        return fold.time.isOpen(granted.box()) ? Verdict.PERMITTED : Verdict.NOT_OPEN_YET;
+        return state.time.isOpen(granted.box()) ? Verdict.PERMITTED : Verdict.NOT_OPEN_YET;
     }
 
     boolean isOver() {
-        return fold.position instanceof Position.Over;
+        return state.position instanceof Position.Over;
     }
 
     private boolean isInside() {
-        return fold.position instanceof Position.At;
+        return state.position instanceof Position.At;
     }
 
     Stage current() {
-        return fold.index.stage(fold.position.index(fold.index.stages()));
+        return state.index.stage(state.stageNumber());
     }
 }

@@ -10,54 +10,33 @@ import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.time.Duration;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 
 /**
- * A question of a sitting: what the candidate has entered and ruled out, and whether it can still change.
+ * A question of a sitting: what the candidate has made of it, and whether it can still change.
  *
  * @param seen how much of it was ever in view
- * @param responses the response to each interaction that has one; never a blank value
- * @param plays how often each sound or film has begun to play, where it has
- * @param struck the options struck out, by response
  * @param marked whether it is marked for review
- * @param entered whether the responses are entered; apart from being there where they are entered deliberately
- * @param tries how often an answer was entered, where that is counted
  * @param open whether its block is open
  * @param seal what keeps it from changing while its block is open
  * @param spentMillis how long it was in view
  */
-public record Question(
-        Item item,
-        Seen seen,
-        Map<ResponseId, Value> responses,
-        Map<ResponseId, Integer> plays,
-        Map<ResponseId, Set<ChoiceId>> struck,
-        boolean marked,
-        boolean entered,
-        int tries,
-        boolean open,
-        Seal seal,
-        long spentMillis) {
+public record Question(Item item, Work work, Seen seen, boolean marked, boolean open, Seal seal, long spentMillis) {
 
     /** The longest label that fits a cell of the ledger. */
     public static final int LABEL_LENGTH = 5;
 
     public Question {
         requireNonNull(item, "item");
-        requireNonNull(responses, "responses");
-        requireNonNull(plays, "plays");
-        requireNonNull(struck, "struck");
+        requireNonNull(work, "work");
         requireNonNull(seen, "seen");
         requireNonNull(seal, "seal");
     }
 
     static Question untouched(Item item) {
-        return new Question(item, Seen.NOT_YET, Map.of(), Map.of(), Map.of(), false, false, 0, false, Seal.NONE, 0);
+        return new Question(item, Work.NONE, Seen.NOT_YET, false, false, Seal.NONE, 0);
     }
 
     /** How much of a question was in view. */
@@ -94,12 +73,14 @@ public record Question(
 
     /** Returns how many tries are left, or empty where they are not counted. */
     public OptionalInt triesLeft() {
-        return item.entering().isLimited() ? OptionalInt.of(item.entering().tries() - tries) : OptionalInt.empty();
+        return item.entering().isLimited()
+                ? OptionalInt.of(item.entering().tries() - work.tries())
+                : OptionalInt.empty();
     }
 
     /** Returns whether an answer is given that still wants entering. */
     public boolean wantsEntering() {
-        return item.entering().deliberate() && !entered && !responses.isEmpty();
+        return item.entering().deliberate() && !work.entered() && !work.isBlank();
     }
 
     /** Returns how long it was in view. */
@@ -128,14 +109,19 @@ public record Question(
         if (wantsEntering()) {
             return Completeness.PART;
         }
-        return responses.isEmpty()
-                ? Completeness.BLANK
-                : answered() == item.asked() ? Completeness.FULL : Completeness.PART;
+        return work.isBlank() ? Completeness.BLANK : answered() == item.asked() ? Completeness.FULL : Completeness.PART;
     }
 
     /** Returns the value entered for {@code response}, or empty if that is blank. */
     public Optional<Value> response(ResponseId response) {
-        return Optional.ofNullable(responses.get(response));
+        return Optional.ofNullable(work.responses().get(response));
+    }
+
+    /** Returns how often a sound or film can still be played, or empty where that is not limited, or it is none. */
+    public OptionalInt playsLeft(ResponseId response) {
+        return item.interaction(response).orElse(null) instanceof Play play && play.most() > 0
+                ? OptionalInt.of(play.most() - work.plays().getOrDefault(response, 0))
+                : OptionalInt.empty();
     }
 
     /**
@@ -150,13 +136,14 @@ public record Question(
 
     /** Returns the candidate's own entry without shortening. */
     public String fullLabel() {
-        if (responses.isEmpty()) {
+        if (work.isBlank()) {
             return "";
         }
         if (item.asked() > 1) {
             return answered() + "/" + item.asked();
         }
-        Map.Entry<ResponseId, Value> only = responses.entrySet().iterator().next();
+        Map.Entry<ResponseId, Value> only =
+                work.responses().entrySet().iterator().next();
         return item.interaction(only.getKey()).orElseThrow().label(only.getValue());
     }
 
@@ -165,138 +152,80 @@ public record Question(
     }
 
     Question look() {
-        return opened() ? this : with(Seen.OPENED);
+        return opened() ? this : seen(Seen.OPENED);
     }
 
     Question seeTheEnd() {
-        return with(Seen.TO_THE_END);
+        return seen(Seen.TO_THE_END);
     }
 
     Question mark(boolean on) {
-        return new Question(item, seen, responses, plays, struck, on, entered, tries, open, seal, spentMillis);
+        return new Question(item, work, seen, on, open, seal, spentMillis);
     }
 
     Question unlock() {
-        return open
-                ? this
-                : new Question(item, seen, responses, plays, struck, marked, entered, tries, true, seal, spentMillis);
+        return open ? this : new Question(item, work, seen, marked, true, seal, spentMillis);
     }
 
     /** Closes it with its block; an answer that still wants entering is entered. */
     Question close() {
-        Question closed =
-                new Question(item, seen, responses, plays, struck, marked, entered, tries, false, seal, spentMillis);
-        return wantsEntering() ? closed.with(true, tries) : closed;
+        return new Question(item, workEntered(), seen, marked, false, seal, spentMillis);
     }
 
     /** Seals it for good; an answer that still wants entering is entered. */
     Question seal(Seal how) {
-        Question sealed =
-                new Question(item, seen, responses, plays, struck, marked, entered, tries, open, how, spentMillis);
-        return wantsEntering() ? sealed.with(true, tries) : sealed;
+        return new Question(item, workEntered(), seen, marked, open, how, spentMillis);
+    }
+
+    private Work workEntered() {
+        return wantsEntering() ? work.enter(false) : work;
     }
 
     /** Enters the answer that is given, which uses up a try where tries are counted. */
     Question enter() {
-        int used = item.entering().isLimited() ? tries + 1 : tries;
-        Question now = with(true, used);
-        return item.entering().isLimited() && used >= item.entering().tries() ? now.seal(Seal.TRIES) : now;
+        boolean counted = item.entering().isLimited();
+        Question entered = with(work.enter(counted));
+        return counted && entered.work.tries() >= item.entering().tries() ? entered.seal(Seal.TRIES) : entered;
     }
 
     Question spend(long moreMillis) {
-        return new Question(
-                item, seen, responses, plays, struck, marked, entered, tries, open, seal, spentMillis + moreMillis);
+        return new Question(item, work, seen, marked, open, seal, spentMillis + moreMillis);
     }
 
     Question erase() {
-        return given(Map.of());
+        return with(work.erase());
     }
 
     /** Takes a response; an option chosen is no longer struck out. */
     Question answer(ResponseId response, Value value) {
-        Map<ResponseId, Value> changed = with(response, value);
-        Question answered = given(changed);
-        for (ChoiceId choice : struckIn(response)) {
-            if (value.elements().contains(choice.value())) {
-                answered = answered.strike(response, choice, false);
-            }
-        }
-        boolean tried = !item.entering().deliberate() && item.entering().isLimited() && !changed.equals(responses);
-        return tried && !changed.isEmpty() ? answered.enter() : answered;
-    }
-
-    /** Returns how often a sound or film can still be played, or empty where that is not limited, or it is none. */
-    public OptionalInt playsLeft(ResponseId response) {
-        return item.interaction(response).orElse(null) instanceof Play play && play.most() > 0
-                ? OptionalInt.of(play.most() - plays.getOrDefault(response, 0))
-                : OptionalInt.empty();
+        Work changed = work.answer(response, value);
+        boolean tried = !item.entering().deliberate()
+                && item.entering().isLimited()
+                && !changed.responses().equals(work.responses());
+        Question answered = with(changed);
+        return tried && !changed.isBlank() ? answered.enter() : answered;
     }
 
     Question play(ResponseId response) {
-        Map<ResponseId, Integer> more = new LinkedHashMap<>(plays);
-        more.merge(response, 1, Integer::sum);
-        return new Question(item, seen, responses, more, struck, marked, entered, tries, open, seal, spentMillis);
+        return with(work.play(response));
     }
 
     Question strike(ResponseId response, ChoiceId choice, boolean on) {
-        Set<ChoiceId> choices = new LinkedHashSet<>(struckIn(response));
-        if (on) {
-            choices.add(choice);
-        } else {
-            choices.remove(choice);
-        }
-        Map<ResponseId, Set<ChoiceId>> changed = new LinkedHashMap<>(struck);
-        if (choices.isEmpty()) {
-            changed.remove(response);
-        } else {
-            changed.put(response, choices);
-        }
-        return new Question(item, seen, responses, plays, changed, marked, entered, tries, open, seal, spentMillis);
+        return with(work.strike(response, choice, on));
     }
 
-    private Question with(Seen other) {
-        return new Question(item, other, responses, plays, struck, marked, entered, tries, open, seal, spentMillis);
+    private Question seen(Seen other) {
+        return new Question(item, work, other, marked, open, seal, spentMillis);
     }
 
-    private Question with(boolean nowEntered, int used) {
-        return new Question(item, seen, responses, plays, struck, marked, nowEntered, used, open, seal, spentMillis);
-    }
-
-    private Question given(Map<ResponseId, Value> changed) {
-        return new Question(item, seen, changed, plays, struck, marked, false, tries, open, seal, spentMillis);
-    }
-
-    boolean isStruck(ResponseId response, ChoiceId choice) {
-        return struckIn(response).contains(choice);
-    }
-
-    boolean isChosen(ResponseId response, ChoiceId choice) {
-        return response(response)
-                .map(value -> value.elements().contains(choice.value()))
-                .orElse(false);
-    }
-
-    private Set<ChoiceId> struckIn(ResponseId response) {
-        return struck.getOrDefault(response, Set.of());
-    }
-
-    private Map<ResponseId, Value> with(ResponseId response, Value value) {
-        if (item.interactions().size() == 1) {
-            return value.isBlank() ? Map.of() : Map.of(response, value);
-        }
-        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
-        if (value.isBlank()) {
-            changed.remove(response);
-        } else {
-            changed.put(response, value);
-        }
-        return changed;
+    private Question with(Work other) {
+        return new Question(item, other, seen, marked, open, seal, spentMillis);
     }
 
     private int answered() {
         int answered = 0;
         for (Interaction interaction : item.interactions()) {
-            Value value = responses.get(interaction.response());
+            Value value = work.responses().get(interaction.response());
             if (value != null && interaction.completeness(value) == Completeness.FULL) {
                 answered++;
             }

@@ -8,113 +8,138 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
-/** The questions of a sitting as they lie before the candidate: what each holds, which is in view, which are sealed. */
+/**
+ * The questions of a sitting as they lie before the candidate: what each holds, which is in view, which are sealed.
+ * Immutable.
+ */
 final class QuestionStates {
 
-    final Question[] questions;
+    private static final int NONE = -1;
+
     private final PaperIndex index;
+    private final Question[] questions;
+    private final View view;
+    private final int inView;
+    private final @Nullable Walk walk;
 
-    View view = View.QUESTION;
-    int inView = -1;
-
-    @Nullable
-    Walk walk;
-
-    QuestionStates(PaperIndex index) {
+    private QuestionStates(PaperIndex index, Question[] questions, View view, int inView, @Nullable Walk walk) {
         this.index = index;
-        this.questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
+        this.questions = questions;
+        this.view = view;
+        this.inView = inView;
+        this.walk = walk;
     }
 
-    QuestionStates(QuestionStates other) {
-        this.index = other.index;
-        this.questions = other.questions.clone();
-        this.view = other.view;
-        this.inView = other.inView;
-        this.walk = other.walk;
+    static QuestionStates untouched(PaperIndex index) {
+        Question[] questions = index.items().stream().map(Question::untouched).toArray(Question[]::new);
+        return new QuestionStates(index, questions, View.QUESTION, NONE, null);
     }
 
-    /** Applies an act on a question that is permitted. */
-    void apply(Act.OnItem act) {
+    Question get(int number) {
+        return questions[number];
+    }
+
+    List<Question> all() {
+        return List.of(questions);
+    }
+
+    View view() {
+        return view;
+    }
+
+    Optional<Walk> walk() {
+        return Optional.ofNullable(walk);
+    }
+
+    /** Returns these states after an act on a question that is permitted. */
+    QuestionStates after(Act.OnItem act) {
         int number = index.indexOf(act.item());
         Question question = questions[number];
-        switch (act) {
+        return switch (act) {
             case Act.QuestionOpened opened -> lookAt(number);
-            case Act.EndSeen seen -> questions[number] = question.seeTheEnd();
-            case Act.Answered answered -> questions[number] = question.answer(answered.response(), answered.value());
-            case Act.AnswerEntered entered -> questions[number] = question.enter();
-            case Act.Played played -> questions[number] = question.play(played.response());
-            case Act.Erased erased -> questions[number] = question.erase();
-            case Act.StruckOut struck -> questions[number] = question.strike(struck.response(), struck.choice(), true);
-            case Act.BroughtBack back -> questions[number] = question.strike(back.response(), back.choice(), false);
-            case Act.Marked marked -> questions[number] = question.mark(true);
-            case Act.Unmarked unmarked -> questions[number] = question.mark(false);
-        }
+            case Act.EndSeen seen -> with(number, question.seeTheEnd());
+            case Act.Answered answered -> with(number, question.answer(answered.response(), answered.value()));
+            case Act.AnswerEntered entered -> with(number, question.enter());
+            case Act.Played played -> with(number, question.play(played.response()));
+            case Act.Erased erased -> with(number, question.erase());
+            case Act.StruckOut struck -> with(number, question.strike(struck.response(), struck.choice(), true));
+            case Act.BroughtBack back -> with(number, question.strike(back.response(), back.choice(), false));
+            case Act.Marked marked -> with(number, question.mark(true));
+            case Act.Unmarked unmarked -> with(number, question.mark(false));
+        };
     }
 
-    private void lookAt(int number) {
-        sealThoseBehind(number);
-        inView = number;
-        view = View.QUESTION;
-        questions[number] = questions[number].look();
+    private QuestionStates with(int number, Question changed) {
+        Question[] others = questions.clone();
+        others[number] = changed;
+        return with(others);
+    }
+
+    private QuestionStates with(Question[] others) {
+        return new QuestionStates(index, others, view, inView, walk);
+    }
+
+    private QuestionStates lookAt(int number) {
+        Question[] others = questions.clone();
+        sealThoseBehind(number, others);
+        others[number] = others[number].look();
+        return new QuestionStates(index, others, View.QUESTION, number, walk);
     }
 
     /** Where questions come one after the other, seals what the candidate moves on from by opening another one. */
-    private void sealThoseBehind(int number) {
+    private void sealThoseBehind(int number, Question[] others) {
         PaperIndex.Place place = index.place(number);
         if (place.movement().isFree()) {
             return;
         }
         boolean all = place.movement().direction() == Direction.FORWARD;
         for (int i = place.first(); i < place.end(); i++) {
-            Question other = questions[i];
+            Question other = others[i];
             boolean left = i != number && other.opened() && (all || other.completeness() == Completeness.FULL);
             if (left && other.seal() == Seal.NONE) {
-                questions[i] = other.seal(Seal.MOVED_ON);
+                others[i] = other.seal(Seal.MOVED_ON);
             }
         }
     }
 
-    void show(View other) {
-        inView = -1;
-        walk = null;
-        view = other;
+    /** Takes the question out of view and ends a walk. */
+    QuestionStates show(View other) {
+        return new QuestionStates(index, questions, other, NONE, null);
     }
 
-    void openStage(int stage) {
-        clearView();
-        unsealStage(stage);
+    QuestionStates openStage(int stage) {
+        return unsealStage(stage).show(View.QUESTION);
     }
 
     /** Lets the questions of a stage change that nothing else has sealed. */
-    void unsealStage(int stage) {
-        PaperIndex.Range range = index.questions(stage);
-        for (int i = range.first(); i < range.end(); i++) {
-            questions[i] = questions[i].unlock();
-        }
+    QuestionStates unsealStage(int stage) {
+        return changeIn(stage, Question::unlock);
     }
 
-    void closeStage(int stage) {
-        clearView();
-        PaperIndex.Range range = index.questions(stage);
-        for (int i = range.first(); i < range.end(); i++) {
-            questions[i] = questions[i].close();
-        }
+    QuestionStates closeStage(int stage) {
+        return changeIn(stage, Question::close).show(View.QUESTION);
     }
 
-    private void clearView() {
-        show(View.QUESTION);
+    private QuestionStates changeIn(int stage, UnaryOperator<Question> change) {
+        PaperIndex.Range range = index.questions(stage);
+        Question[] others = questions.clone();
+        for (int i = range.first(); i < range.end(); i++) {
+            others[i] = change.apply(others[i]);
+        }
+        return with(others);
     }
 
     /** Seals what was opened of a stage, because the candidate leaves the room for a break. */
-    void sealSeen(int stage) {
+    QuestionStates sealSeen(int stage) {
+        Question[] others = questions.clone();
         for (int number : sealable(stage)) {
-            questions[number] = questions[number].seal(Seal.BREAK);
+            others[number] = others[number].seal(Seal.BREAK);
         }
-        if (inView >= 0 && !questions[inView].seal().canBeOpened()) {
-            clearView();
-        }
+        QuestionStates sealed = with(others);
+        return inView == NONE || others[inView].seal().canBeOpened() ? sealed : sealed.show(View.QUESTION);
     }
 
     /** Returns the questions of a stage that were opened and nothing has sealed yet. */
@@ -129,8 +154,9 @@ final class QuestionStates {
         return numbers;
     }
 
-    void beginWalk(Act.WalkBegun begun, int stage) {
-        walk = new Walk(begun.subset(), qualifying(begun, stage));
+    QuestionStates beginWalk(Act.WalkBegun begun, int stage) {
+        Walk begins = new Walk(begun.subset(), qualifying(begun, stage));
+        return new QuestionStates(index, questions, view, inView, begins);
     }
 
     /** Returns the questions of a stage that a walk would go through. */
@@ -150,7 +176,7 @@ final class QuestionStates {
         return items;
     }
 
-    /** Returns the next question of the same stage in a direction that can be looked at, or -1. */
+    /** Returns the next question of the same stage in a direction that can be looked at, or -1 if there is none. */
     int neighbour(int number, int step) {
         int stage = index.place(number).stage();
         PaperIndex.Range range = index.questions(stage);
@@ -174,14 +200,20 @@ final class QuestionStates {
     }
 
     Optional<ItemId> inView() {
-        return inView < 0
+        return inView == NONE
                 ? Optional.empty()
                 : Optional.of(questions[inView].item().id());
     }
 
-    void spend(long millis) {
-        if (inView >= 0) {
-            questions[inView] = questions[inView].spend(millis);
-        }
+    /** Returns whether the end of the question in view must be seen and has not been. */
+    boolean isEndWanted() {
+        return inView != NONE
+                && index.place(inView).movement().seeing()
+                && questions[inView].seen() == Question.Seen.OPENED;
+    }
+
+    /** Credits time to the question in view, if one is. */
+    QuestionStates spend(long millis) {
+        return inView == NONE || millis == 0 ? this : with(inView, questions[inView].spend(millis));
     }
 }

@@ -5,85 +5,121 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.sitting.StageRecord.Ended;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
-/** What has become of each stage of a route: when it was opened, how it ended, how long it was used. */
+/** What has become of each stage of a route: when it was opened, how it ended, how long it was used. Immutable. */
 final class StageLog {
 
-    private final @Nullable Instant[] openedAt;
-    private final @Nullable Instant[] endedAt;
-    private final long[] usedMillis;
-    private final @Nullable Ended[] ended;
-    private final boolean[] endRecorded;
-    private final boolean[] surveyed;
+    /**
+     * What has become of one stage.
+     *
+     * @param endRecorded whether a line of the ledger says that time has ended it
+     * @param surveyed whether the survey about it is answered
+     */
+    private record Line(
+            @Nullable Instant openedAt,
+            @Nullable Instant endedAt,
+            Duration used,
+            Ended ended,
+            boolean endRecorded,
+            boolean surveyed) {
 
-    StageLog(int stages) {
-        this.openedAt = new Instant[stages];
-        this.endedAt = new Instant[stages];
-        this.usedMillis = new long[stages];
-        this.ended = new Ended[stages];
-        this.endRecorded = new boolean[stages];
-        this.surveyed = new boolean[stages];
+        static final Line BLANK = new Line(null, null, Duration.ZERO, Ended.NOT_YET, false, false);
+
+        Line open(Instant at) {
+            return new Line(at, null, Duration.ZERO, Ended.NOT_YET, false, surveyed);
+        }
+
+        Line reopen() {
+            return new Line(openedAt, null, used, Ended.NOT_YET, false, surveyed);
+        }
+
+        Line end(Instant at, Ended how) {
+            return new Line(openedAt, at, used, how, endRecorded, surveyed);
+        }
+
+        Line skip() {
+            return ended == Ended.NOT_YET
+                    ? new Line(openedAt, endedAt, used, Ended.BY_TIME, endRecorded, surveyed)
+                    : this;
+        }
+
+        Line recordEnd() {
+            return new Line(openedAt, endedAt, used, ended, true, surveyed);
+        }
+
+        Line answerSurvey() {
+            return new Line(openedAt, endedAt, used, ended, endRecorded, true);
+        }
+
+        Line use(Duration more) {
+            return new Line(openedAt, endedAt, used.plus(more), ended, endRecorded, surveyed);
+        }
     }
 
-    StageLog(StageLog other) {
-        this.openedAt = other.openedAt.clone();
-        this.endedAt = other.endedAt.clone();
-        this.usedMillis = other.usedMillis.clone();
-        this.ended = other.ended.clone();
-        this.endRecorded = other.endRecorded.clone();
-        this.surveyed = other.surveyed.clone();
+    private final Line[] lines;
+
+    private StageLog(Line[] lines) {
+        this.lines = lines;
+    }
+
+    static StageLog blank(int stages) {
+        Line[] lines = new Line[stages];
+        Arrays.fill(lines, Line.BLANK);
+        return new StageLog(lines);
+    }
+
+    private StageLog with(int stage, UnaryOperator<Line> change) {
+        Line[] changed = lines.clone();
+        changed[stage] = change.apply(changed[stage]);
+        return new StageLog(changed);
     }
 
     /** Opens a stage from its beginning, also one that has ended before. */
-    void open(int stage, Instant at) {
-        openedAt[stage] = at;
-        usedMillis[stage] = 0;
-        reopen(stage);
+    StageLog open(int stage, Instant at) {
+        return with(stage, line -> line.open(at));
     }
 
     /** Takes every sign of an end off a stage. */
-    void reopen(int stage) {
-        ended[stage] = null;
-        endedAt[stage] = null;
-        endRecorded[stage] = false;
+    StageLog reopen(int stage) {
+        return with(stage, Line::reopen);
     }
 
-    void end(int stage, Instant at, Ended how) {
-        endedAt[stage] = at;
-        ended[stage] = how;
+    StageLog end(int stage, Instant at, Ended how) {
+        return with(stage, line -> line.end(at, how));
     }
 
     /** Ends a stage by time that may never have been opened; one that has ended already stays as it is. */
-    void skip(int stage) {
-        ended[stage] = ended(stage) == Ended.NOT_YET ? Ended.BY_TIME : ended(stage);
+    StageLog skip(int stage) {
+        return with(stage, Line::skip);
     }
 
-    void recordEnd(int stage) {
-        endRecorded[stage] = true;
+    StageLog recordEnd(int stage) {
+        return with(stage, Line::recordEnd);
     }
 
     boolean isEndRecorded(int stage) {
-        return endRecorded[stage];
+        return lines[stage].endRecorded();
     }
 
-    void answerSurvey(int stage) {
-        surveyed[stage] = true;
+    StageLog answerSurvey(int stage) {
+        return with(stage, Line::answerSurvey);
     }
 
     boolean isSurveyed(int stage) {
-        return surveyed[stage];
+        return lines[stage].surveyed();
     }
 
-    void use(int stage, long millis) {
-        usedMillis[stage] += millis;
+    StageLog use(int stage, Duration more) {
+        return with(stage, line -> line.use(more));
     }
 
     /** Returns how a stage ended, {@code NOT_YET} also for one that was never opened. */
     Ended ended(int stage) {
-        Ended how = ended[stage];
-        return how == null ? Ended.NOT_YET : how;
+        return lines[stage].ended();
     }
 
     boolean hasEnded(int stage) {
@@ -92,17 +128,17 @@ final class StageLog {
 
     /** Returns when a stage was opened, which it must have been. */
     Instant openedAt(int stage) {
-        return requireNonNull(openedAt[stage], "openedAt");
+        return requireNonNull(lines[stage].openedAt(), "openedAt");
     }
 
     /** Returns what became of a stage by {@code now}, or empty if it was never opened. */
     Optional<StageRecord> record(int stage, Instant now) {
-        Instant opened = openedAt[stage];
+        Line line = lines[stage];
+        Instant opened = line.openedAt();
         if (opened == null) {
             return Optional.empty();
         }
-        Instant end = endedAt[stage];
-        Duration used = Duration.ofMillis(usedMillis[stage]);
-        return Optional.of(new StageRecord(stage, opened, end == null ? now : end, used, ended(stage)));
+        Instant end = line.endedAt();
+        return Optional.of(new StageRecord(stage, opened, end == null ? now : end, line.used(), line.ended()));
     }
 }

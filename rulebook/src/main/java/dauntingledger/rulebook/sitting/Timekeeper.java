@@ -12,39 +12,33 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * The countdowns of a sitting: one for each time box, one for the open stage where it has a limit of its own, one for a
  * break of the candidate's own, and the closing of the room.
+ *
+ * @param stage the countdown of the open stage, or null where it has none
+ * @param ownBreak the countdown of the break of one's own that goes on, or null
+ * @param standsInOwnBreak whether the boxes stand still in that break
  */
-final class Timekeeper {
+record Timekeeper(
+        PaperIndex index,
+        List<BoxClock> boxes,
+        @Nullable Countdown stage,
+        @Nullable Countdown ownBreak,
+        boolean standsInOwnBreak) {
 
     static final long NEVER = Long.MAX_VALUE;
 
-    private final PaperIndex index;
-    private final @Nullable Countdown[] boxes;
-    private final boolean[] ended;
-    private @Nullable Countdown stage;
-    private String stageTitle = "";
-    private @Nullable Countdown ownBreak;
-    private boolean standsInOwnBreak;
-
-    Timekeeper(PaperIndex index) {
-        this.index = index;
-        this.boxes = new Countdown[index.paper().boxes().size()];
-        this.ended = new boolean[boxes.length];
-    }
-
-    Timekeeper(Timekeeper other) {
-        this.index = other.index;
-        this.boxes = other.boxes.clone();
-        this.ended = other.ended.clone();
-        this.stage = other.stage;
-        this.stageTitle = other.stageTitle;
-        this.ownBreak = other.ownBreak;
-        this.standsInOwnBreak = other.standsInOwnBreak;
+    static Timekeeper before(PaperIndex index) {
+        List<TimeBox> boxes = index.paper().boxes();
+        List<BoxClock> clocks = IntStream.range(0, boxes.size())
+                .mapToObj(i -> BoxClock.ahead(boxes.get(i), index.cover(i)))
+                .toList();
+        return new Timekeeper(index, clocks, null, null, false);
     }
 
     /**
@@ -60,102 +54,95 @@ final class Timekeeper {
         }
     }
 
-    void stageOpened(int opened, Instant at) {
-        for (int i = 0; i < boxes.length; i++) {
-            if (boxes[i] == null && !ended[i] && index.cover(i).holds(opened)) {
-                boxes[i] = Countdown.start(at, index.paper().boxes().get(i).limit());
-            }
-        }
-        Stage kind = index.stage(opened);
-        stage = kind.limit().map(limit -> Countdown.start(at, limit)).orElse(null);
-        stageTitle = kind.title();
-        if (kind.clocks() == Clocks.STAND_STILL) {
-            stopBoxes(at);
-        }
+    private Timekeeper each(UnaryOperator<BoxClock> change) {
+        return new Timekeeper(index, boxes.stream().map(change).toList(), stage, ownBreak, standsInOwnBreak);
     }
 
-    void stageEnded(int closed, Instant at) {
-        stage = null;
-        if (index.stage(closed).clocks() == Clocks.STAND_STILL) {
-            resumeBoxes(at);
-        }
+    private Timekeeper withStage(@Nullable Countdown other) {
+        return new Timekeeper(index, boxes, other, ownBreak, standsInOwnBreak);
+    }
+
+    private Timekeeper withOwnBreak(@Nullable Countdown other, boolean boxesStand) {
+        return new Timekeeper(index, boxes, stage, other, boxesStand);
+    }
+
+    Timekeeper stageOpened(int opened, Instant at) {
+        Stage kind = index.stage(opened);
+        boolean stands = kind.clocks() == Clocks.STAND_STILL;
+        Countdown limit =
+                kind.limit().map(length -> Countdown.start(at, length)).orElse(null);
+        Timekeeper started = each(box -> box.stageOpened(opened, at)).withStage(limit);
+        return stands ? started.stopBoxes(at) : started;
+    }
+
+    Timekeeper stageEnded(int closed, Instant at) {
+        Timekeeper ended = withStage(null);
+        return index.stage(closed).clocks() == Clocks.STAND_STILL ? ended.resumeBoxes(at) : ended;
     }
 
     /** Ends every box that covers nothing from stage {@code next} on. */
-    void movedTo(int next, Instant at) {
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (!ended[i] && index.cover(i).last() < next) {
-                ended[i] = true;
-                boxes[i] = box == null ? null : box.stop(at);
-            }
-        }
+    Timekeeper movedTo(int next, Instant at) {
+        return each(box -> box.movedTo(next, at));
     }
 
     /** Begins a break of one's own. */
-    void beginOwnBreak(Duration longest, boolean boxesStand, Instant at) {
-        ownBreak = Countdown.start(at, longest);
-        standsInOwnBreak = boxesStand;
-        if (boxesStand) {
-            stopBoxes(at);
-        }
+    Timekeeper beginOwnBreak(Duration longest, boolean boxesStand, Instant at) {
+        Timekeeper begun = withOwnBreak(Countdown.start(at, longest), boxesStand);
+        return boxesStand ? begun.stopBoxes(at) : begun;
     }
 
-    /** Ends the break of one's own and returns how long it was, without pauses. */
-    Duration endOwnBreak(Instant at) {
-        Duration length = requireNonNull(ownBreak, "ownBreak").used(at);
-        ownBreak = null;
-        if (standsInOwnBreak) {
-            resumeBoxes(at);
-        }
-        return length;
+    Timekeeper endOwnBreak(Instant at) {
+        Timekeeper ended = withOwnBreak(null, false);
+        return standsInOwnBreak ? ended.resumeBoxes(at) : ended;
     }
 
-    void pause(Instant at) {
-        stopBoxes(at);
-        ownBreak = ownBreak == null ? null : ownBreak.stop(at);
-        stage = stage == null ? null : stage.stop(at);
+    /** Returns how long the break of one's own that goes on has been at {@code now}, without pauses. */
+    Duration ownBreakUsed(Instant now) {
+        return requireNonNull(ownBreak, "ownBreak").used(now);
     }
 
-    void resume(Position position, Instant at) {
+    Timekeeper pause(Instant at) {
+        return stopBoxes(at)
+                .withStage(stage == null ? null : stage.stop(at))
+                .withOwnBreak(ownBreak == null ? null : ownBreak.stop(at), standsInOwnBreak);
+    }
+
+    Timekeeper resume(Position position, Instant at) {
         boolean boxesStand = ownBreak != null && standsInOwnBreak
                 || position instanceof Position.At open
                         && index.stage(open.stage()).clocks() == Clocks.STAND_STILL;
-        if (!boxesStand) {
-            resumeBoxes(at);
-        }
-        stage = stage == null ? null : stage.resume(at);
-        ownBreak = ownBreak == null ? null : ownBreak.resume(at);
+        return (boxesStand ? this : resumeBoxes(at))
+                .withStage(stage == null ? null : stage.resume(at))
+                .withOwnBreak(ownBreak == null ? null : ownBreak.resume(at), standsInOwnBreak);
     }
 
-    private void resumeBoxes(Instant at) {
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i]) {
-                boxes[i] = box.resume(at);
-            }
-        }
+    private Timekeeper stopBoxes(Instant at) {
+        return each(box -> box.stop(at));
+    }
+
+    private Timekeeper resumeBoxes(Instant at) {
+        return each(box -> box.resume(at));
     }
 
     /**
      * Takes the end of the sitting back for every box that is not behind {@code reopened}: those that cover it run on
      * without the time since they ended, those ahead start when they are reached.
      */
-    void reopen(int reopened, Instant at) {
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (ended[i] && index.cover(i).last() >= reopened) {
-                ended[i] = false;
-                boxes[i] = box != null && index.cover(i).holds(reopened) ? box.resume(at) : null;
-            }
-        }
+    Timekeeper reopen(int reopened, Instant at) {
+        return each(box -> box.reopen(reopened, at));
+    }
+
+    Timekeeper grant(BoxId id, Duration extra) {
+        return each(box -> box.box().id().equals(id) ? box.grant(extra) : box);
     }
 
     /** Returns whether every box that covers {@code stage} and has run has time left at {@code now}. */
     boolean hasTimeFor(int covered, Instant now) {
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (index.cover(i).holds(covered) && box != null && box.left(now).isZero()) {
+        for (BoxClock box : boxes) {
+            Countdown countdown = box.countdown();
+            if (box.cover().holds(covered)
+                    && countdown != null
+                    && countdown.left(now).isZero()) {
                 return false;
             }
         }
@@ -163,21 +150,26 @@ final class Timekeeper {
     }
 
     /** Returns whether {@code box} has started and not ended. */
-    boolean isOpen(BoxId box) {
-        int i = indexOf(box);
-        return i >= 0 && boxes[i] != null && !ended[i];
+    boolean isOpen(BoxId id) {
+        return find(id).map(BoxClock::live).isPresent();
     }
 
-    boolean isKnown(BoxId box) {
-        return indexOf(box) >= 0;
+    boolean isKnown(BoxId id) {
+        return find(id).isPresent();
     }
 
-    void grant(BoxId box, Duration extra) {
-        int i = indexOf(box);
-        Countdown countdown = boxes[i];
-        if (countdown != null) {
-            boxes[i] = countdown.grant(extra);
-        }
+    private Optional<BoxClock> find(BoxId id) {
+        return boxes.stream().filter(box -> box.box().id().equals(id)).findFirst();
+    }
+
+    /**
+     * Returns when {@code share} of a box is used if nothing else happens, rounded up to the second, or {@link #NEVER}
+     * while it stands still before that.
+     */
+    long shareUsedAt(BoxId id, Rational share) {
+        return find(id).map(BoxClock::countdown)
+                .map(countdown -> countdown.shareUsedAt(share))
+                .orElse(NEVER);
     }
 
     /**
@@ -187,100 +179,89 @@ final class Timekeeper {
     @Nullable
     Expiry next(int currentStage) {
         Expiry next = null;
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i]) {
-                next = earlier(next, box, index.cover(i).last());
-            }
+        for (BoxClock box : boxes) {
+            next = earlier(next, box.running(), box.cover().last());
         }
-        if (stage != null) {
-            next = earlier(next, stage, currentStage);
-        }
-        if (ownBreak != null) {
-            next = earlier(next, ownBreak, Expiry.OWN_BREAK);
-        }
+        next = earlier(next, stage, currentStage);
+        next = earlier(next, ownBreak, Expiry.OWN_BREAK);
         return index.window().ends().isEmpty()
                 ? next
                 : earlier(next, index.window().ends().get().toEpochMilli(), index.stages() - 1);
     }
 
-    /** Returns the first instant after {@code after} at which a running clock comes down to a warning, or {@link #NEVER}. */
-    long nextWarning(long after) {
-        long next = NEVER;
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i] && box.isRunning()) {
-                next = Math.min(next, nextWarning(box.deadlineMillis(), warnings(i), after));
-            }
-        }
-        return index.window().ends().isEmpty()
-                ? next
-                : Math.min(next, nextWarning(index.window().ends().get().toEpochMilli(), roomWarnings(), after));
+    private static @Nullable Expiry earlier(@Nullable Expiry best, @Nullable Countdown countdown, int lastStage) {
+        return countdown != null && countdown.isRunning() ? earlier(best, countdown.deadlineMillis(), lastStage) : best;
     }
 
-    private static long nextWarning(long deadline, List<Duration> warnings, long after) {
-        long next = NEVER;
-        for (Duration warning : warnings) {
-            long at = deadline - warning.toMillis();
-            next = at > after ? Math.min(next, at) : next;
+    private static Expiry earlier(@Nullable Expiry best, long atMillis, int lastStage) {
+        Expiry candidate = new Expiry(atMillis, lastStage);
+        if (best == null) {
+            return candidate;
         }
-        return next;
+        int order = Long.compare(candidate.atMillis(), best.atMillis());
+        return order < 0 || (order == 0 && candidate.lastStage() > best.lastStage()) ? candidate : best;
     }
 
-    /** Returns the warnings that running clocks come down to exactly at {@code at}. */
-    List<Warning> warningsAt(long at) {
-        List<Warning> warnings = new ArrayList<>();
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i] && box.isRunning()) {
-                warningsAt(at, Optional.of(index.paper().boxes().get(i).id()), box.deadlineMillis(), warnings(i))
-                        .forEach(warnings::add);
+    /** A clock that warns before its deadline; the room's where {@code box} is empty. */
+    private record Alarm(Optional<BoxId> box, long deadlineMillis, List<Duration> warnings) {}
+
+    private List<Alarm> alarms() {
+        List<Alarm> alarms = new ArrayList<>();
+        for (BoxClock box : boxes) {
+            Countdown running = box.running();
+            if (running != null) {
+                alarms.add(new Alarm(
+                        Optional.of(box.box().id()),
+                        running.deadlineMillis(),
+                        box.box().warnings()));
             }
         }
         index.window()
                 .ends()
-                .ifPresent(ends -> warningsAt(at, Optional.empty(), ends.toEpochMilli(), roomWarnings())
-                        .forEach(warnings::add));
-        return warnings;
-    }
-
-    private static Stream<Warning> warningsAt(long at, Optional<BoxId> box, long deadline, List<Duration> warnings) {
-        return warnings.stream()
-                .filter(warning -> deadline - warning.toMillis() == at)
-                .map(warning -> new Warning(box, warning, Instant.ofEpochMilli(at)));
-    }
-
-    private List<Duration> warnings(int box) {
-        return index.paper().boxes().get(box).warnings();
+                .ifPresent(ends -> alarms.add(new Alarm(Optional.empty(), ends.toEpochMilli(), roomWarnings())));
+        return alarms;
     }
 
     private List<Duration> roomWarnings() {
         return index.paper().rules().roomWarnings();
     }
 
-    /**
-     * Returns when {@code share} of a box is used if nothing else happens, rounded up to the second, or {@link #NEVER}
-     * while it stands still before that.
-     */
-    long shareUsedAt(BoxId box, Rational share) {
-        Countdown countdown = boxes[indexOf(box)];
-        return countdown == null ? NEVER : countdown.shareUsedAt(share);
+    /** Returns the first instant after {@code after} at which a running clock comes down to a warning, or {@link #NEVER}. */
+    long nextWarning(long after) {
+        long next = NEVER;
+        for (Alarm alarm : alarms()) {
+            for (Duration warning : alarm.warnings()) {
+                long at = alarm.deadlineMillis() - warning.toMillis();
+                next = at > after ? Math.min(next, at) : next;
+            }
+        }
+        return next;
+    }
+
+    /** Returns the warnings that running clocks come down to exactly at {@code at}. */
+    List<Warning> warningsAt(long at) {
+        return alarms().stream()
+                .flatMap(alarm -> alarm.warnings().stream()
+                        .filter(warning -> alarm.deadlineMillis() - warning.toMillis() == at)
+                        .map(warning -> new Warning(alarm.box(), warning, Instant.ofEpochMilli(at))))
+                .toList();
     }
 
     /** Returns every clock that has started and not ended: the open stage's own first, then the boxes. */
-    List<Clock> clocks(Instant now) {
+    List<Clock> clocks(int currentStage, Instant now) {
         List<Clock> clocks = new ArrayList<>();
         if (ownBreak != null) {
-            clocks.add(clock(Clock.Kind.OWN_BREAK, Optional.empty(), "", ownBreak, List.of(), now));
+            clocks.add(ownBreak.clock(Clock.Kind.OWN_BREAK, Optional.empty(), "", List.of(), now));
         }
         if (stage != null) {
-            clocks.add(clock(Clock.Kind.STAGE, Optional.empty(), stageTitle, stage, List.of(), now));
+            String title = index.stage(currentStage).title();
+            clocks.add(stage.clock(Clock.Kind.STAGE, Optional.empty(), title, List.of(), now));
         }
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i]) {
-                TimeBox named = index.paper().boxes().get(i);
-                clocks.add(clock(Clock.Kind.BOX, Optional.of(named.id()), named.title(), box, named.warnings(), now));
+        for (BoxClock box : boxes) {
+            Countdown live = box.live();
+            if (live != null) {
+                TimeBox named = box.box();
+                clocks.add(live.clock(Clock.Kind.BOX, Optional.of(named.id()), named.title(), named.warnings(), now));
             }
         }
         index.window().ends().ifPresent(ends -> clocks.add(room(ends, now)));
@@ -300,55 +281,5 @@ final class Timekeeper {
                 left,
                 Optional.of(ends),
                 roomWarnings());
-    }
-
-    private static Clock clock(
-            Clock.Kind kind,
-            Optional<BoxId> box,
-            String title,
-            Countdown countdown,
-            List<Duration> warnings,
-            Instant now) {
-        return new Clock(
-                kind,
-                box,
-                title,
-                countdown.allowance(),
-                countdown.allowance().minus(countdown.left(now)),
-                countdown.left(now),
-                countdown.deadline(),
-                warnings);
-    }
-
-    private static @Nullable Expiry earlier(@Nullable Expiry best, Countdown countdown, int lastStage) {
-        return countdown.isRunning() ? earlier(best, countdown.deadlineMillis(), lastStage) : best;
-    }
-
-    private static Expiry earlier(@Nullable Expiry best, long atMillis, int lastStage) {
-        Expiry candidate = new Expiry(atMillis, lastStage);
-        if (best == null) {
-            return candidate;
-        }
-        int order = Long.compare(candidate.atMillis(), best.atMillis());
-        return order < 0 || (order == 0 && candidate.lastStage() > best.lastStage()) ? candidate : best;
-    }
-
-    private void stopBoxes(Instant at) {
-        for (int i = 0; i < boxes.length; i++) {
-            Countdown box = boxes[i];
-            if (box != null && !ended[i]) {
-                boxes[i] = box.stop(at);
-            }
-        }
-    }
-
-    private int indexOf(BoxId box) {
-        List<TimeBox> all = index.paper().boxes();
-        for (int i = 0; i < all.size(); i++) {
-            if (all.get(i).id().equals(box)) {
-                return i;
-            }
-        }
-        return -1;
     }
 }

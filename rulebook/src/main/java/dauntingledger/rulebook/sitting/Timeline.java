@@ -55,8 +55,8 @@ public record Timeline(List<Span> spans, List<Warning> warnings) {
     /** Returns the timeline up to {@code now} of a sitting with {@code entries}, in the order in which they were made. */
     public static Timeline of(Paper paper, Window window, List<Entry> entries, Instant now) {
         Recorder recorder = new Recorder(paper);
-        Sitting end = Sitting.of(paper, window).replay(entries, now, recorder);
-        return new Timeline(recorder.spans, end.warnings());
+        Sitting end = Sitting.replay(paper, window, entries, now, recorder);
+        return new Timeline(recorder.spans, end.clocks().warnings());
     }
 
     /** Returns how long a stage was used, without pauses and breaks of one's own. */
@@ -67,7 +67,7 @@ public record Timeline(List<Span> spans, List<Warning> warnings) {
                 .reduce(Duration.ZERO, Duration::plus);
     }
 
-    private static final class Recorder implements Fold.Watcher {
+    private static final class Recorder implements Watcher {
         private final Paper paper;
         private final List<Span> spans = new ArrayList<>();
 

@@ -11,22 +11,22 @@ import java.util.Set;
 /** The rules about the tools: the section of the question in view says which there are, and each holds only so much. */
 final class ToolPermission {
 
-    private final Fold fold;
+    private final State state;
 
-    ToolPermission(Fold fold) {
-        this.fold = fold;
+    ToolPermission(State state) {
+        this.state = state;
     }
 
     Set<Tool> offered() {
-        return fold.states
+        return state.states
                 .inView()
-                .map(item -> fold.index.place(fold.index.indexOf(item)).section())
+                .map(item -> state.index.place(state.index.indexOf(item)).section())
                 .map(equipment()::offered)
                 .orElse(Set.of());
     }
 
     private Equipment equipment() {
-        return fold.index.paper().rules().equipment();
+        return state.paper().rules().equipment();
     }
 
     /** Judges a use while {@code block} is open. */
@@ -42,10 +42,10 @@ final class ToolPermission {
         if (!use.tools().isEmpty() && use.tools().stream().noneMatch(offered()::contains)) {
             return Verdict.TOOL_NOT_OFFERED;
         }
-        if (!use.changes(fold.tools)) {
+        if (!use.changes(state.tools)) {
             return Verdict.NOTHING_TO_CHANGE;
         }
-        return use.fits(fold.tools) ? Verdict.PERMITTED : Verdict.TOOL_FULL;
+        return use.fits(state.tools) ? Verdict.PERMITTED : Verdict.TOOL_FULL;
     }
 
     private static boolean isAsked(ItemId item, Stage.Block block) {

@@ -110,8 +110,8 @@ class AccommodationsTest {
                 .closes("one")
                 .afterMinutes(15);
 
-        assertThat(desk.sitting().stage().orElseThrow().id()).isEqualTo(stage("two"));
-        assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(60));
+        assertThat(desk.sitting().route().stage().orElseThrow().id()).isEqualTo(stage("two"));
+        assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(60));
     }
 
     @Test

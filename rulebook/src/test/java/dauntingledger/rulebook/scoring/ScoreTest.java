@@ -128,7 +128,8 @@ class ScoreTest {
     void sayHowTheyCameAbout() {
         desk.chooses("q2", "a", "b");
 
-        Score.Explanation explanation = Score.explain(PILOT, desk.sitting().question(new ItemId("q2")));
+        Score.Explanation explanation =
+                Score.explain(PILOT, desk.sitting().questions().get(new ItemId("q2")));
 
         assertThat(explanation.score().item()).isEqualTo(new ItemId("q2"));
         assertThat(explanation.outcomes()).containsKey(ItemKey.SCORE);
@@ -204,6 +205,6 @@ class ScoreTest {
     }
 
     private Score.Outcome outcome(String id) {
-        return Score.item(PILOT, desk.sitting().question(new ItemId(id))).outcome();
+        return Score.item(PILOT, desk.sitting().questions().get(new ItemId(id))).outcome();
     }
 }

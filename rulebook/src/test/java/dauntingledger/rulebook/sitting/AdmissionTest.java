@@ -79,10 +79,11 @@ class AdmissionTest {
 
             desk.after(Duration.ofMinutes(10).minusMillis(1));
             assertThat(stageOf(desk)).isEqualTo("door");
-            assertThat(desk.sitting().nextDeadline()).contains(OPENS);
+            assertThat(desk.sitting().clocks().nextDeadline()).contains(OPENS);
             desk.after(Duration.ofMillis(1));
             assertThat(stageOf(desk)).isEqualTo("station");
-            assertThat(desk.sitting().unrecordedEndings()).containsExactly(new Sitting.RanOut(stage("door"), OPENS));
+            assertThat(desk.sitting().route().unrecordedEndings())
+                    .containsExactly(new SittingRoute.RanOut(stage("door"), OPENS));
         }
 
         @Test
@@ -151,7 +152,8 @@ class AdmissionTest {
             desk.does(new Act.Resumed());
 
             assertThat(stageOf(desk)).isEqualTo("station");
-            assertThat(desk.sitting().stageRecord(3).orElseThrow().openedAt()).isEqualTo(desk.now());
+            assertThat(desk.sitting().route().record(3).orElseThrow().openedAt())
+                    .isEqualTo(desk.now());
             assertThat(atTheDoor(Late.NOT_ADMITTED, Way.CODE)
                             .does(new Act.Paused())
                             .permits(CODE))
@@ -202,6 +204,7 @@ class AdmissionTest {
             assertThat(stageOf(desk).equals("station")).isEqualTo(!scheduled || !met.isBefore(OPENS));
             assertThat(desk.sitting()
                             .asOf(OPENS.plusSeconds(3600))
+                            .route()
                             .stage()
                             .orElseThrow()
                             .id())
@@ -211,6 +214,7 @@ class AdmissionTest {
 
     private static List<Arrival.AtTheDoor> waitedFor(Desk desk) {
         Sitting sitting = desk.sitting();
-        return sitting.arrival().waitingAt((Stage.Admission) sitting.stage().orElseThrow());
+        return sitting.arrival()
+                .waitingAt((Stage.Admission) sitting.route().stage().orElseThrow());
     }
 }

@@ -104,12 +104,12 @@ class AdversaryPropertiesTest {
                 counting.stream().filter(one -> !one.at().isAfter(then)).toList();
         Sitting honest = Sitting.of(script.paper(), script.window()).after(before);
         Sitting here = honest.now().isAfter(then) ? honest : honest.asOf(then);
-        Question question = here.question(item);
+        Question question = here.questions().get(item);
         if (entry.act() instanceof Act.Answered) {
             assertThat(question.seal()).as("seal of %s", item).isNotEqualTo(Question.Seal.TRIES);
         }
-        assertThat(here.stages().stream()
-                        .filter(stage -> here.questionsIn(stage.stage()).contains(question))
+        assertThat(here.route().records().stream()
+                        .filter(stage -> here.questions().in(stage.stage()).contains(question))
                         .map(StageRecord::ended))
                 .as("the block of %s", item)
                 .allMatch(ended -> ended == StageRecord.Ended.NOT_YET);
@@ -159,8 +159,10 @@ class AdversaryPropertiesTest {
         Ledger again = Ledger.of(script.paper(), script.window(), ledger.entries());
 
         assertThat(again.held()).isEqualTo(ledger.held());
-        assertThat(again.sitting().questions()).isEqualTo(ledger.sitting().questions());
-        assertThat(again.sitting().position()).isEqualTo(ledger.sitting().position());
+        assertThat(again.sitting().questions().all())
+                .isEqualTo(ledger.sitting().questions().all());
+        assertThat(again.sitting().route().position())
+                .isEqualTo(ledger.sitting().route().position());
     }
 
     /** Works at a desk of their own; the connection to the server comes and goes, and answers are lost on the way. */
@@ -249,8 +251,8 @@ class AdversaryPropertiesTest {
 
         assertThat(ledger.entries().stream().map(Entry::id)).containsAll(candidate.entered);
         assertThat(ledger.held()).isEmpty();
-        assertThat(ledger.sitting().questions())
-                .isEqualTo(candidate.desk.sitting().questions());
+        assertThat(ledger.sitting().questions().all())
+                .isEqualTo(candidate.desk.sitting().questions().all());
     }
 
     @Test
@@ -261,7 +263,7 @@ class AdversaryPropertiesTest {
 
         assertThat(attacked).filteredOn(ledger -> !ledger.held().isEmpty()).hasSizeGreaterThan(150);
         assertThat(attacked)
-                .filteredOn(ledger -> ledger.sitting().totals().answered() > 0)
+                .filteredOn(ledger -> ledger.sitting().questions().totals().answered() > 0)
                 .hasSizeGreaterThan(40);
         assertThat(LongStream.range(0, TRIES)
                         .mapToObj(seed -> new Honest(seed, new Scripts(seed).script(80)).entered.size()))

@@ -96,7 +96,7 @@ class ArrivalRulesTest {
             desk.does(measured(width, height, trip, camera));
 
             Stage.StationCheck check =
-                    (Stage.StationCheck) desk.sitting().stage().orElseThrow();
+                    (Stage.StationCheck) desk.sitting().route().stage().orElseThrow();
             assertThat(desk.sitting().arrival().wanting(check)).containsExactly(line);
             assertThat(desk.permits(left)).isEqualTo(Verdict.STATION_NOT_READY);
         }
@@ -159,7 +159,7 @@ class ArrivalRulesTest {
 
             desk.after(Duration.ofMillis(1)).leaves("instructions").leaves("try-out");
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Before(8));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Before(8));
         }
 
         @Test
@@ -205,7 +205,7 @@ class ArrivalRulesTest {
         @Test
         void keepsTheAppointmentOfWhoDeclined() {
             desk.does(new Act.NoticeDeclined(stage("consent")));
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
 
             desk.afterMinutes(1).opens("consent").does(AGREED);
 
@@ -215,8 +215,8 @@ class ArrivalRulesTest {
         @Test
         void leavesEveryClockInForceForWhoDecidesAgain() {
             desk.does(new Act.NoticeDeclined(stage("consent"))).opens("consent");
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(5));
-            assertThat(desk.sitting().stages().getFirst().ended()).isEqualTo(StageRecord.Ended.NOT_YET);
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(5));
+            assertThat(desk.sitting().route().records().getFirst().ended()).isEqualTo(StageRecord.Ended.NOT_YET);
 
             desk.does(AGREED)
                     .does(new Act.IdentityConfirmed(stage("identity")))
@@ -230,7 +230,7 @@ class ArrivalRulesTest {
                     .leaves("try-out")
                     .opens("one");
 
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
             desk.afterMinutes(20);
             assertThat(desk.permits(Desk.choosing("q1", "a"))).isEqualTo(Verdict.TIME_RAN_OUT);
         }
@@ -239,7 +239,7 @@ class ArrivalRulesTest {
         void treatsRunningOutAsDeclining() {
             desk.afterMinutes(5);
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
             assertThat(desk.permits(new Act.StageOpened(stage("consent")))).isEqualTo(Verdict.PERMITTED);
             assertThat(desk.permits(new Act.StageOpened(stage("identity")))).isEqualTo(Verdict.SITTING_OVER);
         }
@@ -264,8 +264,8 @@ class ArrivalRulesTest {
         void goesBackToTheLastBlockWithTheTimeThatWasLeft() {
             Desk desk = handedIn().does(byOffice);
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.At(4));
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.At(4));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(20));
             desk.chooses("q5", "b").closes("two");
             assertThat(desk.question("q5").label()).isEqualTo("B");
         }
@@ -274,8 +274,8 @@ class ArrivalRulesTest {
         void reopensNothingButThat() {
             Desk desk = handedIn();
 
-            assertThat(desk.sitting().reopenable()).contains(stage("two"));
-            assertThat(Desk.inBlockOne().sitting().reopenable()).isEmpty();
+            assertThat(desk.sitting().route().reopenable()).contains(stage("two"));
+            assertThat(Desk.inBlockOne().sitting().route().reopenable()).isEmpty();
             assertThat(desk.permits(new Act.Reopened(stage("one"), "Office"))).isEqualTo(Verdict.NOT_ON_THE_ROUTE);
             assertThat(desk.permits(new Act.StageOpened(stage("two")))).isEqualTo(Verdict.SITTING_OVER);
             assertThat(Desk.inBlockOne().permits(byOffice)).isEqualTo(Verdict.ALREADY_SO);

@@ -53,7 +53,8 @@ class BeliefTest {
 
         assertThat(send("forged", "a", 1_199, 1_210)).isEqualTo(Verdict.HELD_FOR_DECISION);
         assertThat(held("forged").reason()).isEqualTo(Held.Reason.DATED_BACK);
-        assertThat(ledger.sittingAt(after(1_211)).totals().answered()).isZero();
+        assertThat(ledger.sittingAt(after(1_211)).questions().totals().answered())
+                .isZero();
     }
 
     @Test
@@ -133,7 +134,7 @@ class BeliefTest {
         server.records(new Act.ReceiptGiven(), desk.now());
         assertThat(ledger.isReceiptGiven()).isTrue();
 
-        Act reopened = new Act.Reopened(ledger.sitting().reopenable().orElseThrow(), "Office");
+        Act reopened = new Act.Reopened(ledger.sitting().route().reopenable().orElseThrow(), "Office");
         assertThat(server.records(reopened, desk.now())).isEqualTo(Verdict.PERMITTED);
 
         assertThat(ledger.isReceiptGiven()).isFalse();
@@ -206,7 +207,8 @@ class BeliefTest {
             Ledger again = Ledger.of(ledger.sitting().paper(), Window.ALWAYS, ledger.entries());
 
             assertThat(again.held()).isEqualTo(ledger.held());
-            assertThat(again.sitting().questions()).isEqualTo(ledger.sitting().questions());
+            assertThat(again.sitting().questions().all())
+                    .isEqualTo(ledger.sitting().questions().all());
         }
 
         private Verdict decide(boolean counts, double seconds) {

@@ -19,7 +19,7 @@ class LedgerTest {
     void countsACarriedEntryByWhenItWasMade() {
         desk.afterMinutes(25)
                 .does(new Act.StageRanOut(
-                        desk.sitting().unrecordedEndings().getFirst().stage()));
+                        desk.sitting().route().unrecordedEndings().getFirst().stage()));
         Entry carried = carried("late", Duration.ofMinutes(19), Duration.ofMinutes(25));
 
         assertThat(ledger.enter(carried)).isEqualTo(Verdict.PERMITTED);
@@ -31,7 +31,7 @@ class LedgerTest {
     void doesNotCountACarriedEntryThatWasMadeTooLate() {
         desk.afterMinutes(25)
                 .does(new Act.StageRanOut(
-                        desk.sitting().unrecordedEndings().getFirst().stage()));
+                        desk.sitting().route().unrecordedEndings().getFirst().stage()));
 
         assertThat(ledger.enter(carried("late", Duration.ofMinutes(20), Duration.ofMinutes(25))))
                 .isEqualTo(Verdict.TIME_RAN_OUT);
@@ -64,7 +64,7 @@ class LedgerTest {
         ledger.enter(carried);
 
         assertThat(desk.question("q1").label()).isEqualTo("A");
-        assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
+        assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
     }
 
     @Test
@@ -75,8 +75,10 @@ class LedgerTest {
 
         Ledger again = Ledger.of(ledger.sitting().paper(), Window.ALWAYS, ledger.entries());
 
-        assertThat(again.sitting().questions()).isEqualTo(ledger.sitting().questions());
-        assertThat(again.sitting().clocks()).isEqualTo(ledger.sitting().clocks());
+        assertThat(again.sitting().questions().all())
+                .isEqualTo(ledger.sitting().questions().all());
+        assertThat(again.sitting().clocks().all())
+                .isEqualTo(ledger.sitting().clocks().all());
         assertThat(again.held()).isEqualTo(ledger.held());
     }
 

@@ -43,7 +43,7 @@ class SignInAgainTest {
     void isStillAskedForAfterALaterBreakThatDoesNotWantIt() {
         Sitting late = desk.afterMinutes(45).sitting();
 
-        assertThat(late.stage().map(Stage::id)).hasValue(stage("three"));
+        assertThat(late.route().stage().map(Stage::id)).hasValue(stage("three"));
         assertThat(late.isAway()).isTrue();
         assertThat(desk.permits(Desk.choosing("q3", "a"))).isEqualTo(Verdict.SIGN_IN_AGAIN);
     }

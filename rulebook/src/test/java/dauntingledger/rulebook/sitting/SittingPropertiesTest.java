@@ -80,18 +80,19 @@ class SittingPropertiesTest {
             Sitting now = sitting;
             Totals bySection = script.paper()
                     .sections()
-                    .map(section -> now.totals(section.id()))
+                    .map(section -> now.questions().totals(section.id()))
                     .reduce(Totals.NONE, Totals::plus);
             Totals bySet = script.paper()
                     .sections()
                     .map(Section::sets)
                     .flatMap(List::stream)
-                    .map(set -> now.totals(set.id()))
+                    .map(set -> now.questions().totals(set.id()))
                     .reduce(Totals.NONE, Totals::plus);
 
-            assertThat(now.totals().questions()).isEqualTo(now.questions().size());
-            assertThat(bySection).isEqualTo(now.totals());
-            assertThat(bySet).isEqualTo(now.totals());
+            assertThat(now.questions().totals().questions())
+                    .isEqualTo(now.questions().all().size());
+            assertThat(bySection).isEqualTo(now.questions().totals());
+            assertThat(bySet).isEqualTo(now.questions().totals());
         }
     }
 
@@ -102,7 +103,7 @@ class SittingPropertiesTest {
             Map<Object, Clock> before = clocks(sitting);
             boolean paused = sitting.isPaused();
             sitting = sitting.after(List.of(entry));
-            for (Clock clock : sitting.clocks()) {
+            for (Clock clock : sitting.clocks().all()) {
                 Clock earlier = before.get(key(clock));
                 if (earlier != null && clock.allowance().equals(earlier.allowance())) {
                     assertThat(clock.left()).isLessThanOrEqualTo(earlier.left());
@@ -121,16 +122,18 @@ class SittingPropertiesTest {
         for (Entry entry : script.entries()) {
             Sitting before = sitting.asOf(entry.at());
             sitting = sitting.after(List.of(entry));
-            for (Question question : before.questions()) {
+            for (Question question : before.questions().all()) {
                 if (question.sealed() && question.opened()) {
-                    Question after = sitting.question(question.item().id());
-                    assertThat(after.responses()).isEqualTo(question.responses());
-                    assertThat(after.struck()).isEqualTo(question.struck());
-                    assertThat(after.entered()).isEqualTo(question.entered());
-                    assertThat(after.tries()).isEqualTo(question.tries());
+                    Question after = sitting.questions().get(question.item().id());
+                    assertThat(after.work().responses())
+                            .isEqualTo(question.work().responses());
+                    assertThat(after.work().struck()).isEqualTo(question.work().struck());
+                    assertThat(after.work().entered()).isEqualTo(question.work().entered());
+                    assertThat(after.work().tries()).isEqualTo(question.work().tries());
                 }
                 if (question.seal() != Question.Seal.NONE) {
-                    Question.Seal later = sitting.question(question.item().id()).seal();
+                    Question.Seal later =
+                            sitting.questions().get(question.item().id()).seal();
                     assertThat(later).isNotEqualTo(Question.Seal.NONE);
                     assertThat(later == question.seal() || question.seal().canBeOpened())
                             .isTrue();
@@ -146,10 +149,10 @@ class SittingPropertiesTest {
         int reached = 0;
         for (Entry entry : script.entries()) {
             sitting = sitting.after(List.of(entry));
-            int here = sitting.position().index(length);
+            int here = sitting.route().position().index(length);
 
             assertThat(here).isGreaterThanOrEqualTo(reached);
-            assertThat(sitting.stages().stream().filter(stage -> stage.ended() == StageRecord.Ended.NOT_YET))
+            assertThat(sitting.route().records().stream().filter(stage -> stage.ended() == StageRecord.Ended.NOT_YET))
                     .hasSizeLessThanOrEqualTo(1);
             reached = here;
         }
@@ -158,11 +161,11 @@ class SittingPropertiesTest {
     @Property(tries = TRIES)
     void timeSpentOnQuestionsAndElsewhereSumsToTheTimeUsed(@ForAll("scripts") Script script) {
         Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
-        for (StageRecord stage : sitting.stages()) {
+        for (StageRecord stage : sitting.route().records()) {
             if (script.paper().route().get(stage.stage()) instanceof Stage.Block block) {
-                Duration elsewhere = sitting.spentElsewhere(stage.stage());
+                Duration elsewhere = sitting.questions().spentElsewhere(stage.stage());
                 Duration bySection = block.sections().stream()
-                        .map(section -> sitting.spent(section.id()))
+                        .map(section -> sitting.questions().spent(section.id()))
                         .reduce(Duration.ZERO, Duration::plus);
 
                 assertThat(elsewhere).isGreaterThanOrEqualTo(Duration.ZERO);
@@ -181,7 +184,7 @@ class SittingPropertiesTest {
                 granted.merge(grant.box(), grant.extra(), Duration::plus);
             }
             sitting = sitting.after(List.of(entry));
-            for (Clock clock : sitting.clocks()) {
+            for (Clock clock : sitting.clocks().all()) {
                 clock.box()
                         .ifPresent(box -> assertThat(clock.allowance())
                                 .isEqualTo(limit(script.paper(), box).plus(granted.getOrDefault(box, Duration.ZERO))));
@@ -205,7 +208,7 @@ class SittingPropertiesTest {
                 .map(Entry::at)
                 .toList();
         Map<Object, Instant> last = new HashMap<>();
-        for (Warning warning : sitting.warnings()) {
+        for (Warning warning : sitting.clocks().warnings()) {
             Instant before = last.put(List.of(warning.box(), warning.left()), warning.at());
             if (before != null) {
                 assertThat(grants).anyMatch(grant -> !grant.isBefore(before) && !grant.isAfter(warning.at()));
@@ -218,7 +221,7 @@ class SittingPropertiesTest {
         Instant end = script.entries().getLast().at();
         Sitting sitting = Sitting.of(script.paper(), script.window()).after(script.entries());
         Timeline timeline = Timeline.of(script.paper(), script.window(), script.entries(), end);
-        for (StageRecord stage : sitting.stages()) {
+        for (StageRecord stage : sitting.route().records()) {
             assertThat(timeline.used(stage.stage())).isEqualTo(stage.used());
         }
     }
@@ -229,9 +232,10 @@ class SittingPropertiesTest {
         for (Entry entry : script.entries()) {
             Sitting before = sitting.asOf(entry.at());
             Sitting after = sitting.after(List.of(entry));
-            boolean moved = !before.position().equals(after.position());
+            boolean moved = !before.route().position().equals(after.route().position());
             if (!(entry.act() instanceof Act.ToolUsed) && !moved) {
-                assertThat(ToolboxCodec.toPlain(after.tools())).isEqualTo(ToolboxCodec.toPlain(before.tools()));
+                assertThat(ToolboxCodec.toPlain(after.tools().contents()))
+                        .isEqualTo(ToolboxCodec.toPlain(before.tools().contents()));
             }
             sitting = after;
         }
@@ -246,9 +250,9 @@ class SittingPropertiesTest {
         }
         ItemId item = way.getFirst();
         int visited = 1;
-        while (sitting.after(item).isPresent()) {
-            ItemId next = sitting.after(item).get();
-            assertThat(sitting.before(next)).contains(item);
+        while (sitting.questions().after(item).isPresent()) {
+            ItemId next = sitting.questions().after(item).get();
+            assertThat(sitting.questions().before(next)).contains(item);
             item = next;
             visited++;
         }
@@ -256,13 +260,13 @@ class SittingPropertiesTest {
     }
 
     private static List<ItemId> way(Sitting sitting) {
-        if (sitting.walk().isPresent()) {
-            return sitting.walk().get().items().stream()
-                    .filter(item -> sitting.question(item).seal().canBeOpened())
+        if (sitting.questions().walk().isPresent()) {
+            return sitting.questions().walk().get().items().stream()
+                    .filter(item -> sitting.questions().get(item).seal().canBeOpened())
                     .toList();
         }
-        return sitting.position() instanceof Position.At open
-                ? sitting.questionsIn(open.stage()).stream()
+        return sitting.route().position() instanceof Position.At open
+                ? sitting.questions().in(open.stage()).stream()
                         .filter(question -> question.seal().canBeOpened())
                         .map(question -> question.item().id())
                         .toList()
@@ -277,17 +281,17 @@ class SittingPropertiesTest {
                 .toList();
 
         assertThat(sittings)
-                .filteredOn(sitting -> sitting.position() instanceof Position.Over)
+                .filteredOn(sitting -> sitting.route().position() instanceof Position.Over)
                 .hasSizeBetween(30, 270);
         assertThat(sittings)
-                .filteredOn(sitting -> sitting.totals().answered() > 0)
+                .filteredOn(sitting -> sitting.questions().totals().answered() > 0)
                 .hasSizeGreaterThan(130);
         assertThat(sittings)
-                .filteredOn(sitting -> sitting.tools() != Toolbox.EMPTY)
+                .filteredOn(sitting -> sitting.tools().contents() != Toolbox.EMPTY)
                 .hasSizeGreaterThan(60);
         assertThat(sittings)
-                .filteredOn(sitting ->
-                        sitting.stages().stream().anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))
+                .filteredOn(sitting -> sitting.route().records().stream()
+                        .anyMatch(stage -> stage.ended() == StageRecord.Ended.BY_TIME))
                 .hasSizeGreaterThan(50);
     }
 
@@ -296,7 +300,7 @@ class SittingPropertiesTest {
     }
 
     private static Map<Object, Clock> clocks(Sitting sitting) {
-        return sitting.clocks().stream()
+        return sitting.clocks().all().stream()
                 .filter(clock -> clock.kind() != Clock.Kind.OWN_BREAK)
                 .collect(Collectors.toMap(SittingPropertiesTest::key, clock -> clock));
     }

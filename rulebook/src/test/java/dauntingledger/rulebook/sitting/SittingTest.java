@@ -40,9 +40,9 @@ class SittingTest {
         void waitsBeforeTheFirstStageWithoutAClock() {
             Sitting sitting = new Desk(SamplePapers.pilot()).sitting();
 
-            assertThat(sitting.position()).isEqualTo(new Position.Before(0));
-            assertThat(sitting.clocks()).isEmpty();
-            assertThat(sitting.totals()).isEqualTo(new Totals(0, 0, 0, 5, 0));
+            assertThat(sitting.route().position()).isEqualTo(new Position.Before(0));
+            assertThat(sitting.clocks().all()).isEmpty();
+            assertThat(sitting.questions().totals()).isEqualTo(new Totals(0, 0, 0, 5, 0));
         }
 
         @Test
@@ -51,7 +51,7 @@ class SittingTest {
                     .opens("conduct")
                     .does(new Act.NoticeAccepted(new StageId("conduct"), SamplePapers.DIGEST, ""));
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.At(1));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.At(1));
         }
 
         @Test
@@ -69,8 +69,8 @@ class SittingTest {
                     .does(new Act.NoticeDeclined(new StageId("conduct")));
             Desk waiting = new Desk(SamplePapers.pilot()).opens("conduct").afterMinutes(10);
 
-            assertThat(declining.sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
-            assertThat(waiting.sitting().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+            assertThat(declining.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
+            assertThat(waiting.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.DECLINED));
         }
 
         @Test
@@ -95,7 +95,7 @@ class SittingTest {
         void showsTheCandidatesOwnEntryInTheLedger() {
             desk.chooses("q1", "c").chooses("q2", "d", "b").types("q3", " 4.2 ");
 
-            assertThat(desk.sitting().questionsIn(2))
+            assertThat(desk.sitting().questions().in(2))
                     .extracting(Question::label)
                     .containsExactly("C", "BD", "4.2");
         }
@@ -150,10 +150,13 @@ class SittingTest {
             ChoiceId a = new ChoiceId("a");
             desk.does(new Act.StruckOut(Q1, R1, a));
 
-            assertThat(desk.question("q1").struck()).containsKey(R1);
+            assertThat(desk.question("q1").work().struck()).containsKey(R1);
             assertThat(desk.question("q1").status()).isEqualTo(Question.Status.NOT_OPENED);
             assertThat(desk.permits(new Act.StruckOut(Q1, R1, a))).isEqualTo(Verdict.ALREADY_SO);
-            assertThat(desk.does(new Act.BroughtBack(Q1, R1, a)).question("q1").struck())
+            assertThat(desk.does(new Act.BroughtBack(Q1, R1, a))
+                            .question("q1")
+                            .work()
+                            .struck())
                     .isEmpty();
         }
 
@@ -161,7 +164,7 @@ class SittingTest {
         void bringsAStruckOptionBackWhenItIsChosen() {
             desk.does(new Act.StruckOut(Q1, R1, new ChoiceId("a"))).chooses("q1", "a");
 
-            assertThat(desk.question("q1").struck()).isEmpty();
+            assertThat(desk.question("q1").work().struck()).isEmpty();
             assertThat(desk.permits(new Act.StruckOut(Q1, R1, new ChoiceId("a"))))
                     .isEqualTo(Verdict.CHOICE_IS_THE_ANSWER);
         }
@@ -188,11 +191,11 @@ class SittingTest {
         @ParameterizedTest
         @MethodSource("unfitActs")
         void refusesWithAReasonAndChangesNothing(Act act, Verdict verdict) {
-            List<Question> before = desk.sitting().questions();
+            List<Question> before = desk.sitting().questions().all();
             List<Entry> lines = List.copyOf(desk.ledger().entries());
 
             assertThat(desk.tries(act)).isEqualTo(verdict);
-            assertThat(desk.sitting().questions()).isEqualTo(before);
+            assertThat(desk.sitting().questions().all()).isEqualTo(before);
             assertThat(desk.ledger().entries()).isEqualTo(lines);
         }
 
@@ -205,9 +208,11 @@ class SittingTest {
             desk.looksAt("q1").chooses("q2", "a", "b").does(new Act.Marked(Q2));
 
             Totals expected = new Totals(1, 0, 1, 1, 1);
-            assertThat(desk.sitting().totalsIn(2)).isEqualTo(expected);
-            assertThat(desk.sitting().totals(new SectionId("one-section"))).isEqualTo(expected);
-            assertThat(desk.sitting().totals(new ItemSetId("one-set"))).isEqualTo(expected);
+            assertThat(desk.sitting().questions().totalsIn(2)).isEqualTo(expected);
+            assertThat(desk.sitting().questions().totals(new SectionId("one-section")))
+                    .isEqualTo(expected);
+            assertThat(desk.sitting().questions().totals(new ItemSetId("one-set")))
+                    .isEqualTo(expected);
             assertThat(expected.questions()).isEqualTo(3);
         }
 
@@ -217,28 +222,28 @@ class SittingTest {
                     .does(new Act.Marked(new ItemId("q3")))
                     .does(new Act.WalkBegun(Subset.MARKED))
                     .looksAt("q1");
-            Walk walk = desk.sitting().walk().orElseThrow();
+            Walk walk = desk.sitting().questions().walk().orElseThrow();
 
-            assertThat(desk.sitting().after(Q1)).contains(new ItemId("q3"));
-            assertThat(desk.sitting().after(new ItemId("q3"))).isEmpty();
-            assertThat(desk.sitting().before(Q1)).isEmpty();
+            assertThat(desk.sitting().questions().after(Q1)).contains(new ItemId("q3"));
+            assertThat(desk.sitting().questions().after(new ItemId("q3"))).isEmpty();
+            assertThat(desk.sitting().questions().before(Q1)).isEmpty();
 
             desk.does(new Act.Unmarked(Q1));
-            assertThat(desk.sitting().walk()).contains(walk);
+            assertThat(desk.sitting().questions().walk()).contains(walk);
 
             desk.does(new Act.ReviewOpened());
-            assertThat(desk.sitting().walk()).isEmpty();
-            assertThat(desk.sitting().view()).isEqualTo(View.REVIEW);
-            assertThat(desk.sitting().after(Q1)).contains(Q2);
+            assertThat(desk.sitting().questions().walk()).isEmpty();
+            assertThat(desk.sitting().questions().view()).isEqualTo(View.REVIEW);
+            assertThat(desk.sitting().questions().after(Q1)).contains(Q2);
         }
 
         @Test
         void divideTheTimeLeftAmongTheQuestionsWithoutAFullAnswer() {
             desk.chooses("q1", "a").after(Duration.ofSeconds(61));
 
-            assertThat(desk.sitting().pace()).contains(Duration.ofSeconds((20 * 60 - 61) / 2));
+            assertThat(desk.sitting().clocks().pace()).contains(Duration.ofSeconds((20 * 60 - 61) / 2));
             desk.chooses("q2", "a", "b").types("q3", "1");
-            assertThat(desk.sitting().pace()).isEmpty();
+            assertThat(desk.sitting().clocks().pace()).isEmpty();
         }
 
         @Test
@@ -252,7 +257,7 @@ class SittingTest {
 
             assertThat(desk.question("q1").spent()).isEqualTo(Duration.ofMinutes(2));
             assertThat(desk.question("q2").spent()).isEqualTo(Duration.ofMinutes(3));
-            assertThat(desk.sitting().stageRecord(2).orElseThrow().used()).isEqualTo(Duration.ofMinutes(6));
+            assertThat(desk.sitting().route().record(2).orElseThrow().used()).isEqualTo(Duration.ofMinutes(6));
         }
     }
 
@@ -272,23 +277,23 @@ class SittingTest {
         @Test
         void closesTheSectionAsOfTheDeadlineHoweverLateSomebodyLooks() {
             desk.chooses("q1", "a").afterMinutes(23);
-            StageRecord closed = desk.sitting().stageRecord(2).orElseThrow();
+            StageRecord closed = desk.sitting().route().record(2).orElseThrow();
 
             assertThat(closed.ended()).isEqualTo(StageRecord.Ended.BY_TIME);
             assertThat(closed.endedAt()).isEqualTo(Desk.NINE.plus(Duration.ofMinutes(20)));
             assertThat(closed.used()).isEqualTo(Duration.ofMinutes(20));
             assertThat(desk.question("q1").sealed()).isTrue();
             assertThat(desk.question("q1").label()).isEqualTo("A");
-            assertThat(desk.sitting().position()).isEqualTo(new Position.At(3));
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(7));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.At(3));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(7));
         }
 
         @Test
         void runsThroughTheWholeRouteWhenNobodyActs() {
             desk.afterMinutes(20 + 10 + 30 + 5);
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
-            assertThat(desk.sitting().unrecordedEndings())
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+            assertThat(desk.sitting().route().unrecordedEndings())
                     .extracting(ending -> ending.stage().value())
                     .containsExactly("one", "rest", "two", "hand-in");
         }
@@ -299,7 +304,7 @@ class SittingTest {
             Act ranOut = new Act.StageRanOut(new StageId("one"));
 
             assertThat(desk.does(ranOut).permits(ranOut)).isEqualTo(Verdict.ALREADY_SO);
-            assertThat(desk.sitting().unrecordedEndings()).isEmpty();
+            assertThat(desk.sitting().route().unrecordedEndings()).isEmpty();
             assertThat(desk.permits(new Act.StageRanOut(new StageId("two")))).isEqualTo(Verdict.NOT_ON_THE_ROUTE);
         }
     }
@@ -311,9 +316,9 @@ class SittingTest {
 
         @Test
         void beginsByItselfWhenTheSectionIsClosed() {
-            Clock clock = desk.sitting().tightestClock().orElseThrow();
+            Clock clock = desk.sitting().clocks().tightest().orElseThrow();
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.At(3));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.At(3));
             assertThat(clock.title()).isEqualTo("Break");
             assertThat(clock.deadline()).contains(desk.now().plus(Duration.ofMinutes(10)));
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.SECTION_CLOSED);
@@ -323,15 +328,15 @@ class SittingTest {
         void mayBeEndedEarly() {
             desk.afterMinutes(4).opens("two");
 
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(30));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(30));
         }
 
         @Test
         void overrunRunsOnTheNextSectionsClock() {
             desk.afterMinutes(13);
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.At(4));
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(27));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.At(4));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(27));
         }
     }
 
@@ -345,14 +350,15 @@ class SittingTest {
         void aPauseStopsTheClockAndTheCandidate() {
             desk.does(new Act.Paused()).afterMinutes(60);
 
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
-            assertThat(desk.sitting().tightestClock().orElseThrow().deadline()).isEmpty();
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().deadline())
+                    .isEmpty();
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.PAUSED);
             assertThat(desk.permits(new Act.BlockClosed(new StageId("one")))).isEqualTo(Verdict.PAUSED);
             assertThat(desk.permits(new Act.Paused())).isEqualTo(Verdict.ALREADY_SO);
 
             desk.does(new Act.Resumed()).afterMinutes(1);
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(14));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(14));
             assertThat(desk.question("q1").spent()).isEqualTo(Duration.ofMinutes(6));
         }
 
@@ -364,7 +370,7 @@ class SittingTest {
                     .afterMinutes(30)
                     .does(new Act.Resumed());
 
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(6));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(6));
         }
 
         @Test
@@ -372,7 +378,8 @@ class SittingTest {
             desk.does(grant).afterMinutes(16);
 
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.PERMITTED);
-            assertThat(desk.sitting().tightestClock().orElseThrow().allowance()).isEqualTo(Duration.ofMinutes(22));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().allowance())
+                    .isEqualTo(Duration.ofMinutes(22));
         }
 
         @Test
@@ -401,17 +408,17 @@ class SittingTest {
 
         @Test
         void theClockThatBitesFirstIsTheOneShown() {
-            assertThat(desk.sitting().tightestClock().orElseThrow().title()).isEqualTo("Box first");
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().title()).isEqualTo("Box first");
             desk.afterMinutes(5).closes("one").opens("two");
-            assertThat(desk.sitting().tightestClock().orElseThrow().title()).isEqualTo("Box all");
-            assertThat(desk.sitting().tightestClock().orElseThrow().left()).isEqualTo(Duration.ofMinutes(25));
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().title()).isEqualTo("Box all");
+            assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(25));
         }
 
         @Test
         void aStoppedBreakHoldsTheOuterClockStill() {
             desk.afterMinutes(5).closes("one").afterMinutes(9);
 
-            assertThat(desk.sitting().clocks())
+            assertThat(desk.sitting().clocks().all())
                     .filteredOn(clock -> clock.title().equals("Box all"))
                     .singleElement()
                     .satisfies(clock -> {
@@ -424,7 +431,7 @@ class SittingTest {
         void theOuterBoxEndsEverythingItCovers() {
             desk.afterMinutes(5).closes("one").opens("two").afterMinutes(25);
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
             assertThat(desk.question("q5").sealed()).isTrue();
         }
     }
@@ -439,7 +446,7 @@ class SittingTest {
         void isHandedInByConfirmation() {
             desk.does(new Act.HandedIn());
 
-            assertThat(desk.sitting().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
+            assertThat(desk.sitting().route().position()).isEqualTo(new Position.Over(Position.Ending.HANDED_IN));
             assertThat(desk.permits(new Act.HandedIn())).isEqualTo(Verdict.SITTING_OVER);
             assertThat(desk.permits(new Act.ReviewOpened())).isEqualTo(Verdict.SITTING_OVER);
             assertThat(desk.permits(new Act.SeatTaken("s"))).isEqualTo(Verdict.SITTING_OVER);
@@ -470,6 +477,7 @@ class SittingTest {
         Desk desk = Desk.inBlockOne().afterMinutes(1).looksAt("q1");
 
         assertThatThrownBy(() -> desk.ledger().sitting().asOf(Desk.NINE)).hasMessageContaining("lies before");
-        assertThatThrownBy(() -> desk.sitting().question(new ItemId("q9"))).hasMessageContaining("no question q9");
+        assertThatThrownBy(() -> desk.sitting().questions().get(new ItemId("q9")))
+                .hasMessageContaining("no question q9");
     }
 }

@@ -72,7 +72,7 @@ class ToolRulesTest {
         plain.route().stream()
                 .takeWhile(stage -> !(stage instanceof Stage.Block))
                 .forEach(stage -> {
-                    if (sitting.position() instanceof Position.Before) {
+                    if (sitting.route().position() instanceof Position.Before) {
                         does(new Act.StageOpened(stage.id()));
                     }
                     does(
@@ -116,7 +116,7 @@ class ToolRulesTest {
         does(new Act.BlockClosed(blocks.getFirst().id()));
         does(new Act.StageOpened(blocks.get(1).id()));
         does(new Act.QuestionOpened(question(second)));
-        assertThat(sitting.inView()).contains(question(second));
+        assertThat(sitting.questions().inView()).contains(question(second));
     }
 
     @Nested
@@ -124,13 +124,13 @@ class ToolRulesTest {
 
         @Test
         void areTheToolsOfTheSectionInView() {
-            assertThat(sitting.toolsOffered()).contains(Tool.WORKSHEET, Tool.MARKS);
+            assertThat(sitting.tools().offered()).contains(Tool.WORKSHEET, Tool.MARKS);
             does(new Act.ReviewOpened());
-            assertThat(sitting.toolsOffered()).isEmpty();
+            assertThat(sitting.tools().offered()).isEmpty();
             assertThat(uses(types("1"))).isEqualTo(Verdict.TOOL_NOT_OFFERED);
 
             goesToTheSecondBlock();
-            assertThat(sitting.toolsOffered()).containsExactly(Tool.BASIC_CALCULATOR);
+            assertThat(sitting.tools().offered()).containsExactly(Tool.BASIC_CALCULATOR);
             assertThat(uses(new ToolUse.SumDone("1+1", Angle.DEGREES))).isEqualTo(Verdict.PERMITTED);
             assertThat(uses(types("1"))).isEqualTo(Verdict.TOOL_NOT_OFFERED);
             assertThat(uses(draws(1))).isEqualTo(Verdict.TOOL_NOT_OFFERED);
@@ -151,10 +151,10 @@ class ToolRulesTest {
                     .isEqualTo(Verdict.PERMITTED);
             assertThat(uses(new ToolUse.ExhibitTurned(chart.id(), new ExhibitView(1, 0))))
                     .isEqualTo(Verdict.UNKNOWN_EXHIBIT);
-            assertThat(sitting.tools().exhibits()).containsEntry(tables.id(), new ExhibitView(3, 150));
-            assertThat(sitting.exhibitsInView()).containsExactly(tables);
+            assertThat(sitting.tools().contents().exhibits()).containsEntry(tables.id(), new ExhibitView(3, 150));
+            assertThat(sitting.tools().exhibitsInView()).containsExactly(tables);
             does(new Act.ReviewOpened());
-            assertThat(sitting.exhibitsInView()).isEmpty();
+            assertThat(sitting.tools().exhibitsInView()).isEmpty();
         }
     }
 
@@ -170,10 +170,10 @@ class ToolRulesTest {
                     Panel.WORKSHEET, new PanelPlace(PanelPlace.State.OPEN, true, 600, 90, 400, 300, "")));
             goesToTheSecondBlock();
 
-            assertThat(sitting.tools().cells()).containsKey(A1);
-            assertThat(sitting.tools().shapes()).hasSize(1);
-            assertThat(sitting.tools().tape()).hasSize(1);
-            assertThat(sitting.tools().panels()).containsKey(Panel.WORKSHEET);
+            assertThat(sitting.tools().contents().cells()).containsKey(A1);
+            assertThat(sitting.tools().contents().shapes()).hasSize(1);
+            assertThat(sitting.tools().contents().tape()).hasSize(1);
+            assertThat(sitting.tools().contents().panels()).containsKey(Panel.WORKSHEET);
         }
 
         @Test
@@ -185,10 +185,10 @@ class ToolRulesTest {
             uses(new ToolUse.NoteWritten(new Note(1, question(first), "twelfths", Optional.empty())));
             goesToTheSecondBlock();
 
-            assertThat(sitting.tools().cells()).isEmpty();
-            assertThat(sitting.tools().shapes()).isEmpty();
-            assertThat(sitting.tools().tape()).isEmpty();
-            assertThat(sitting.tools().notes()).hasSize(1);
+            assertThat(sitting.tools().contents().cells()).isEmpty();
+            assertThat(sitting.tools().contents().shapes()).isEmpty();
+            assertThat(sitting.tools().contents().tape()).isEmpty();
+            assertThat(sitting.tools().contents().notes()).hasSize(1);
         }
     }
 
@@ -200,10 +200,10 @@ class ToolRulesTest {
             uses(types("1"));
             uses(types("2"));
             uses(new ToolUse.Undone(ToolUse.Undoable.WORKSHEET));
-            assertThat(sitting.tools().cells()).containsEntry(A1, new CellEdit("1", CellFormat.GENERAL));
+            assertThat(sitting.tools().contents().cells()).containsEntry(A1, new CellEdit("1", CellFormat.GENERAL));
 
             uses(new ToolUse.Redone(ToolUse.Undoable.WORKSHEET));
-            assertThat(sitting.tools().cells()).containsEntry(A1, new CellEdit("2", CellFormat.GENERAL));
+            assertThat(sitting.tools().contents().cells()).containsEntry(A1, new CellEdit("2", CellFormat.GENERAL));
             assertThat(uses(new ToolUse.Redone(ToolUse.Undoable.WORKSHEET))).isEqualTo(Verdict.NOTHING_TO_CHANGE);
         }
 
@@ -213,8 +213,8 @@ class ToolRulesTest {
             uses(draws(1));
             uses(new ToolUse.Undone(ToolUse.Undoable.SKETCH));
 
-            assertThat(sitting.tools().shapes()).isEmpty();
-            assertThat(sitting.tools().cells()).hasSize(1);
+            assertThat(sitting.tools().contents().shapes()).isEmpty();
+            assertThat(sitting.tools().contents().cells()).hasSize(1);
             assertThat(uses(new ToolUse.Undone(ToolUse.Undoable.SKETCH))).isEqualTo(Verdict.NOTHING_TO_CHANGE);
         }
 
@@ -224,17 +224,18 @@ class ToolRulesTest {
             uses(new ToolUse.Undone(ToolUse.Undoable.WORKSHEET));
             uses(types("3"));
 
-            assertThat(sitting.tools().canRedo(ToolUse.Undoable.WORKSHEET)).isFalse();
+            assertThat(sitting.tools().contents().canRedo(ToolUse.Undoable.WORKSHEET))
+                    .isFalse();
         }
 
         @Test
         void clearingACellIsOneToo() {
             uses(types("1"));
             uses(types(""));
-            assertThat(sitting.tools().cells()).isEmpty();
+            assertThat(sitting.tools().contents().cells()).isEmpty();
 
             uses(new ToolUse.Undone(ToolUse.Undoable.WORKSHEET));
-            assertThat(sitting.tools().cells()).hasSize(1);
+            assertThat(sitting.tools().contents().cells()).hasSize(1);
         }
     }
 
@@ -282,7 +283,7 @@ class ToolRulesTest {
             uses(new ToolUse.TextMarked(new Anchor(text, 4, 12), Brush.INK_2));
             uses(new ToolUse.TextMarked(new Anchor(text, 8, 20), Brush.UNDERLINE));
 
-            assertThat(sitting.tools().marks(text).at(9)).isEqualTo(new Look(2, true, false));
+            assertThat(sitting.tools().contents().marks(text).at(9)).isEqualTo(new Look(2, true, false));
         }
 
         @Test
@@ -290,12 +291,14 @@ class ToolRulesTest {
             Note note = new Note(1, question(first), "twelfths?", Optional.of(new Anchor(text, 4, 12)));
             uses(new ToolUse.NoteWritten(note));
             uses(new ToolUse.NoteWritten(new Note(1, question(first), "twelfths!", note.anchor())));
-            assertThat(sitting.tools().notes()).extracting(Note::words).containsExactly("twelfths!");
+            assertThat(sitting.tools().contents().notes())
+                    .extracting(Note::words)
+                    .containsExactly("twelfths!");
 
             uses(new ToolUse.NoteRemoved(1));
             assertThat(uses(new ToolUse.NoteRemoved(1))).isEqualTo(Verdict.NOTHING_TO_CHANGE);
             uses(new ToolUse.NoteWritten(note));
-            assertThat(sitting.tools().notes()).containsExactly(note);
+            assertThat(sitting.tools().contents().notes()).containsExactly(note);
         }
 
         @Test
@@ -321,7 +324,7 @@ class ToolRulesTest {
             assertThat(does(new Act.HelpCalled(Help.Reason.SUPPLIES, "a pencil")))
                     .isEqualTo(Verdict.PERMITTED);
             assertThat(does(new Act.HelpCalled(Help.Reason.OTHER, ""))).isEqualTo(Verdict.ALREADY_SO);
-            assertThat(sitting.clocks())
+            assertThat(sitting.clocks().all())
                     .allSatisfy(clock -> assertThat(clock.deadline()).isPresent());
 
             assertThat(does(new Act.HelpAnswered("Oskar Thrane", "On my way."))).isEqualTo(Verdict.PERMITTED);

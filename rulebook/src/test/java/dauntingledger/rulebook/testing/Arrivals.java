@@ -35,6 +35,6 @@ public final class Arrivals {
     }
 
     public static String stageOf(Desk desk) {
-        return desk.sitting().stage().map(at -> at.id().value()).orElse("");
+        return desk.sitting().route().stage().map(at -> at.id().value()).orElse("");
     }
 }

@@ -56,7 +56,7 @@ public final class Desk {
     }
 
     public Question question(String item) {
-        return sitting().question(new ItemId(item));
+        return sitting().questions().get(new ItemId(item));
     }
 
     public Verdict permits(Act act) {

@@ -71,19 +71,21 @@ public final class Timelines {
             case "stage" -> place(sitting);
             case "left" ->
                 clock(sitting, about).map(clock -> span(clock.left())).orElse("none");
-            case "bites" -> sitting.tightestClock().map(Timelines::name).orElse("none");
-            case "status" -> sitting.question(new ItemId(about)).status().toString();
-            case "seal" -> sitting.question(new ItemId(about)).seal().toString();
-            case "spent" -> span(sitting.question(new ItemId(about)).spent());
-            case "elsewhere" -> span(sitting.spentElsewhere(index(sitting, about)));
-            case "next" -> sitting.after(new ItemId(about)).map(ItemId::value).orElse("none");
-            case "back" -> sitting.before(new ItemId(about)).map(ItemId::value).orElse("none");
-            case "walk" -> sitting.walk().map(Timelines::items).orElse("none");
+            case "bites" -> sitting.clocks().tightest().map(Timelines::name).orElse("none");
+            case "status" -> sitting.questions().get(new ItemId(about)).status().toString();
+            case "seal" -> sitting.questions().get(new ItemId(about)).seal().toString();
+            case "spent" -> span(sitting.questions().get(new ItemId(about)).spent());
+            case "elsewhere" -> span(sitting.questions().spentElsewhere(index(sitting, about)));
+            case "next" ->
+                sitting.questions().after(new ItemId(about)).map(ItemId::value).orElse("none");
+            case "back" ->
+                sitting.questions().before(new ItemId(about)).map(ItemId::value).orElse("none");
+            case "walk" -> sitting.questions().walk().map(Timelines::items).orElse("none");
             case "breaks" ->
                 sitting.breaks().map(breaks -> String.valueOf(breaks.taken())).orElse("none");
-            case "ended" -> ended(sitting.stageRecord(index(sitting, about)).orElseThrow());
+            case "ended" -> ended(sitting.route().record(index(sitting, about)).orElseThrow());
             case "warned" ->
-                sitting.warnings().stream()
+                sitting.clocks().warnings().stream()
                         .map(warning -> warning.box().map(BoxId::value).orElse("room") + "@" + since(warning.at()))
                         .collect(Collectors.joining(" "));
             default -> throw new IllegalArgumentException("nobody can answer '" + question + "'");
@@ -118,7 +120,7 @@ public final class Timelines {
     }
 
     private static String place(Sitting sitting) {
-        return switch (sitting.position()) {
+        return switch (sitting.route().position()) {
             case Position.At at -> "at " + id(sitting, at.stage());
             case Position.Before before -> "before " + id(sitting, before.stage());
             case Position.Over over -> "over";
@@ -134,7 +136,7 @@ public final class Timelines {
     }
 
     private static Optional<Clock> clock(Sitting sitting, String name) {
-        return sitting.clocks().stream()
+        return sitting.clocks().all().stream()
                 .filter(clock -> name(clock).equals(name) || clock.kind() == Clock.Kind.STAGE && name.equals("rest"))
                 .findFirst();
     }

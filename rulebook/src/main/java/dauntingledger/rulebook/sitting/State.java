@@ -1,0 +1,111 @@
+package dauntingledger.rulebook.sitting;
+
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.tools.Toolbox;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What has become of a sitting at one instant, for those who read it; a {@link Fold} changes it.
+ *
+ * <p>Every field holds an immutable value that an act replaces by another one. So a copy is a copy of the fields, and
+ * what is worked out from some of them holds as long as they are the same values.
+ */
+abstract sealed class State permits Fold {
+
+    final PaperIndex index;
+    QuestionStates states;
+    Timekeeper time;
+    Doorway door;
+    StageLog log;
+    BreakLog breaks;
+    Toolbox tools = Toolbox.EMPTY;
+    List<Refusal> refusals = List.of();
+    List<Warning> warnings = List.of();
+
+    /** The instant everything else is said of, in milliseconds as entries count them. */
+    long now;
+
+    Position position = new Position.Before(0);
+
+    @Nullable
+    Help help;
+
+    @Nullable
+    String seat;
+
+    @Nullable
+    Instant pausedSince;
+
+    private @Nullable Due due;
+
+    State(PaperIndex index) {
+        this.index = index;
+        this.states = QuestionStates.untouched(index);
+        this.time = Timekeeper.before(index);
+        this.door = Doorway.before(index.window());
+        this.log = StageLog.blank(index.stages());
+        this.breaks = BreakLog.none(index.paper().rules().ownBreaks());
+    }
+
+    Paper paper() {
+        return index.paper();
+    }
+
+    /** Returns {@link #now} as an instant. */
+    Instant at() {
+        return Instant.ofEpochMilli(now);
+    }
+
+    /** Returns the index of the stage the sitting is in or before, or the length of the route if it is over. */
+    int stageNumber() {
+        return position.index(index.stages());
+    }
+
+    /** Returns the stage the sitting is in, or null before a stage and at the end. */
+    @Nullable
+    Stage current() {
+        return position instanceof Position.At open ? index.stage(open.stage()) : null;
+    }
+
+    boolean isOpen(int stage) {
+        return position instanceof Position.At open && open.stage() == stage;
+    }
+
+    boolean isOver() {
+        return position instanceof Position.Over;
+    }
+
+    boolean isPaused() {
+        return pausedSince != null;
+    }
+
+    /** Returns whether nobody has come in yet. */
+    boolean isUntouched() {
+        return position instanceof Position.Before before && before.stage() == 0;
+    }
+
+    Presence presence() {
+        if (breaks.isOn()) {
+            return Presence.ON_BREAK;
+        }
+        return breaks.away() && !(current() instanceof Stage.Break) ? Presence.AWAY : Presence.AT_DESK;
+    }
+
+    Arrival arrival() {
+        return door.view(current() instanceof Stage.Admission here ? Optional.of(here) : Optional.empty(), now);
+    }
+
+    /** Returns what time does next if nothing else happens. */
+    Due due() {
+        Due known = due;
+        if (known == null || !known.holds(this)) {
+            known = Due.of(this);
+            due = known;
+        }
+        return known;
+    }
+}

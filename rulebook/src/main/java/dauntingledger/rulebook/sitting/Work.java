@@ -1,0 +1,101 @@
+package dauntingledger.rulebook.sitting;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What a candidate has made of a question: what is entered, played and ruled out.
+ *
+ * @param responses the response to each interaction that has one; never a blank value
+ * @param plays how often each sound or film has begun to play, where it has
+ * @param struck the options struck out, by response
+ * @param entered whether the responses are entered; apart from being there where they are entered deliberately
+ * @param tries how often an answer was entered, where that is counted
+ */
+public record Work(
+        Map<ResponseId, Value> responses,
+        Map<ResponseId, Integer> plays,
+        Map<ResponseId, Set<ChoiceId>> struck,
+        boolean entered,
+        int tries) {
+
+    static final Work NONE = new Work(Map.of(), Map.of(), Map.of(), false, 0);
+
+    public Work {
+        requireNonNull(responses, "responses");
+        requireNonNull(plays, "plays");
+        requireNonNull(struck, "struck");
+    }
+
+    /** Returns whether no response is given. */
+    public boolean isBlank() {
+        return responses.isEmpty();
+    }
+
+    Work enter(boolean counted) {
+        return new Work(responses, plays, struck, true, counted ? tries + 1 : tries);
+    }
+
+    Work erase() {
+        return new Work(Map.of(), plays, struck, false, tries);
+    }
+
+    /** Takes a response that is not entered yet; an option chosen is no longer struck out. */
+    Work answer(ResponseId response, Value value) {
+        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
+        if (value.isBlank()) {
+            changed.remove(response);
+        } else {
+            changed.put(response, value);
+        }
+        Work answered = new Work(changed.size() == 1 ? Map.copyOf(changed) : changed, plays, struck, false, tries);
+        for (ChoiceId choice : struckIn(response)) {
+            if (value.elements().contains(choice.value())) {
+                answered = answered.strike(response, choice, false);
+            }
+        }
+        return answered;
+    }
+
+    Work play(ResponseId response) {
+        Map<ResponseId, Integer> more = new LinkedHashMap<>(plays);
+        more.merge(response, 1, Integer::sum);
+        return new Work(responses, more, struck, entered, tries);
+    }
+
+    Work strike(ResponseId response, ChoiceId choice, boolean on) {
+        Set<ChoiceId> choices = new LinkedHashSet<>(struckIn(response));
+        if (on) {
+            choices.add(choice);
+        } else {
+            choices.remove(choice);
+        }
+        Map<ResponseId, Set<ChoiceId>> changed = new LinkedHashMap<>(struck);
+        if (choices.isEmpty()) {
+            changed.remove(response);
+        } else {
+            changed.put(response, choices);
+        }
+        return new Work(responses, plays, changed, entered, tries);
+    }
+
+    boolean isStruck(ResponseId response, ChoiceId choice) {
+        return struckIn(response).contains(choice);
+    }
+
+    boolean isChosen(ResponseId response, ChoiceId choice) {
+        Value given = responses.get(response);
+        return given != null && given.elements().contains(choice.value());
+    }
+
+    private Set<ChoiceId> struckIn(ResponseId response) {
+        return struck.getOrDefault(response, Set.of());
+    }
+}
