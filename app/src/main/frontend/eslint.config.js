@@ -13,7 +13,7 @@ export default [
       'prefer-const': 'error',
       'no-implicit-coercion': 'error',
       'no-shadow': 'error',
-      'no-unused-vars': ['error', { caughtErrors: 'all' }],
+      'no-unused-vars': ['error', { caughtErrors: 'all', argsIgnorePattern: '^_' }],
       'max-len': ['error', { code: 160, ignoreUrls: true }],
       complexity: ['error', 16],
     },

@@ -1,4 +1,5 @@
 // The pages around the blocks: the steps of the arrival, instructions, breaks. Each draws what the rulebook says and turns presses into acts.
+import { all, around, one } from './dom.js';
 import { Camera } from './camera.js';
 import { bindKeypads } from './keypad.js';
 import { post, send } from './server.js';
@@ -12,39 +13,40 @@ export function stagePage(kind, room) {
 }
 
 function identity({ sitting, words, draw }) {
-  const form = document.querySelector('#report');
+  const form = one('#report', document, HTMLFormElement);
   form.addEventListener('submit', (event) => {
     event.preventDefault();
     const { reason, note } = Object.fromEntries(new FormData(form));
-    form.closest('dialog').close();
+    around(form, 'dialog', HTMLDialogElement).close();
     sitting.enter('wrong-reported', { stage: form.dataset.stage, reason, note });
     draw();
   });
   return {
     draw({ arrival }) {
-      const reported = document.querySelector('#reported');
+      const reported = one('#reported');
       reported.hidden = !arrival.report;
-      document.querySelector('#confirming').hidden = Boolean(arrival.report);
+      one('#confirming').hidden = Boolean(arrival.report);
       put(reported, arrival.report ? words.say('identity.reported', words.say(`reason.${arrival.report}`)) : '');
     },
   };
 }
 
 function admission({ sitting, words, draw }) {
-  const form = document.querySelector('#code-form');
-  const said = document.querySelector('#code-said');
+  const form = one('#code-form', document, HTMLFormElement);
+  const code = one('input', form, HTMLInputElement);
+  const said = one('#code-said');
   bindKeypads();
   form.addEventListener('submit', async (event) => {
     event.preventDefault();
     said.hidden = true;
     try {
-      const answer = await post(`${sitting.path}/code`, { code: form.elements.code.value });
+      const answer = await post(`${sitting.path}/code`, { code: code.value });
       sitting.hear(answer.entries);
       if (!answer.right) {
         said.hidden = false;
         said.textContent = words.say(answer.verdict === 'permitted' ? 'door.code.wrong' : `verdict.${answer.verdict}`);
-        form.elements.code.value = '';
-        form.elements.code.focus();
+        code.value = '';
+        code.focus();
       }
     } catch {
       said.hidden = false;
@@ -59,7 +61,7 @@ function admission({ sitting, words, draw }) {
         return;
       }
       const waits = arrival.waiting.includes('schedule');
-      document.querySelector('#door-wait').hidden = !waits;
+      one('#door-wait').hidden = !waits;
       put(document.querySelector('#door-left'), waits ? span(Math.max(0, arrival.opens - now), true) : '');
       form.hidden = !arrival.waiting.includes('code');
       const sentences = arrival.waiting.map((reason) =>
@@ -67,7 +69,7 @@ function admission({ sitting, words, draw }) {
       );
       if (listed !== sentences.join()) {
         listed = sentences.join();
-        document.querySelector('#ways').replaceChildren(
+        one('#ways').replaceChildren(
           ...sentences.map((sentence) => {
             const item = document.createElement('li');
             item.textContent = sentence;
@@ -88,19 +90,19 @@ function station({ sitting, desk, words, draw }) {
     start: () => check.start(),
     draw({ arrival }) {
       if (arrival.wanting) {
-        const wanting = document.querySelector('#wanting');
+        const wanting = one('#wanting');
         wanting.hidden = !check.complete || arrival.wanting.length === 0;
         put(wanting, words.say('station.wanting'));
-        document.querySelector('#leave-station').disabled = arrival.wanting.length > 0;
+        one('#leave-station', document, HTMLButtonElement).disabled = arrival.wanting.length > 0;
       }
     },
   };
 }
 
 function portrait({ sitting, desk, words, slip, draw }) {
-  const take = document.querySelector('#take');
+  const take = one('#take', document, HTMLButtonElement);
   const seen = document.querySelector('#seen');
-  const camera = new Camera(document.querySelector('#portrait').dataset.face, desk, (view) => {
+  const camera = new Camera(one('#portrait').dataset.face, desk, (view) => {
     put(seen, words.say(`portrait.view.${view}`));
     take.disabled = !desk.passes('camera', [view]);
   });
@@ -133,10 +135,10 @@ function drawLeavable({ now, arrival }, button, words) {
 }
 
 function instructions({ words }) {
-  const pages = [...document.querySelectorAll('#pages > .page')];
-  const pager = document.querySelector('#pager');
-  const back = document.querySelector('#page-back');
-  const next = document.querySelector('#page-next');
+  const pages = all('#pages > .page');
+  const pager = one('#pager');
+  const back = one('#page-back', document, HTMLButtonElement);
+  const next = one('#page-next', document, HTMLButtonElement);
   let at = 0;
   const turn = (to) => {
     at = to;
@@ -146,7 +148,7 @@ function instructions({ words }) {
     back.disabled = at === 0;
     next.disabled = at === pages.length - 1;
     put(document.querySelector('#page-of'), words.say('instructions.page', at + 1, pages.length));
-    document.querySelector('.stage').scrollTop = 0;
+    one('.stage').scrollTop = 0;
   };
   back.addEventListener('click', () => turn(at - 1));
   next.addEventListener('click', () => turn(at + 1));

@@ -1,5 +1,7 @@
 // A camera that ships with the application: frames drawn from sample faces. It looks like a device to the rest: it shows
 // a picture and gives frames. A real camera takes its place by giving the same two.
+import { all, one } from './dom.js';
+
 const WIDTH = 320;
 const HEIGHT = 240;
 const FRAME_WIDTH = 80;
@@ -11,10 +13,10 @@ export class Camera {
   constructor(face, desk, seen) {
     this.desk = desk;
     this.seen = seen;
-    this.canvas = document.querySelector('#camera');
+    this.canvas = one('#camera', document, HTMLCanvasElement);
     this.scene = 'one';
     this.faces = [picture(face || 'a'), picture(face === 'b' ? 'c' : 'b')];
-    document.querySelectorAll('[data-scene]').forEach((button) =>
+    all('[data-scene]').forEach((button) =>
       button.addEventListener('click', () => {
         this.scene = button.dataset.scene;
         this.mark();
@@ -24,7 +26,7 @@ export class Camera {
   }
 
   mark() {
-    document.querySelectorAll('[data-scene]').forEach((button) => {
+    all('[data-scene]').forEach((button) => {
       button.setAttribute('aria-pressed', String(button.dataset.scene === this.scene));
     });
   }

@@ -1,4 +1,5 @@
 // The clock in the header, the pace, the band that burns down, and the list of all clocks.
+import { all, maybe, one } from './dom.js';
 import { put, span } from './words.js';
 
 /** A warning that was given longer ago than this when the page opens is not said again. */
@@ -9,18 +10,18 @@ export class ClockFace {
   constructor(words, warn) {
     this.words = words;
     this.warn = warn;
-    this.face = document.querySelector('#clock');
+    this.face = one('#clock');
     this.time = document.querySelector('#clock-time');
     this.ends = document.querySelector('#clock-ends');
     this.name = document.querySelector('#clock-name');
     this.open = document.querySelector('#clock-open');
     this.pace = document.querySelector('#clock-pace');
-    this.band = document.querySelector('#band');
-    this.list = document.querySelector('#clocks');
+    this.band = one('#band');
+    this.list = maybe('#clocks', document, HTMLDialogElement);
     this.rows = document.querySelector('#clocks-rows');
-    this.hide = document.querySelector('#hide-clock');
-    this.bigs = document.querySelectorAll('[data-clock-left]');
-    this.untils = document.querySelectorAll('[data-clock-until]');
+    this.hide = maybe('#hide-clock');
+    this.bigs = all('[data-clock-left]');
+    this.untils = all('[data-clock-until]');
     this.breakLeft = document.querySelector('[data-break-left]');
     this.breakUntil = document.querySelector('[data-break-until]');
     this.hide?.addEventListener('click', () => {
@@ -130,7 +131,7 @@ export class ClockFace {
     if (this.notched !== key) {
       this.notched = key;
       const band = this.band.parentElement;
-      band.querySelectorAll('i').forEach((notch) => notch.remove());
+      all('i', band).forEach((notch) => notch.remove());
       for (const warning of clock.warnings) {
         const notch = document.createElement('i');
         notch.style.left = `${(100 * (clock.allowance - warning)) / clock.allowance}%`;
@@ -143,7 +144,7 @@ export class ClockFace {
   say(room) {
     const said = this.said ?? room.warned.filter((warning) => room.now - warning.at > STILL_NEWS).length;
     room.warned.slice(said).forEach((warning) => {
-      const clock = room.clocks.find((one) => (warning.box ? one.box === warning.box : one.kind === 'room'));
+      const clock = room.clocks.find(({ box, kind }) => (warning.box ? box === warning.box : kind === 'room'));
       if (clock) {
         this.warn(this.words.say('clock.warning', Math.round(warning.left / 60_000), this.title(clock)));
       }

@@ -5,7 +5,10 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 
 const LENGTH = 32;
 
-/** @param desk the rulebook's module */
+/**
+ * @param {import('../types/entries.d.ts').Desk} desk the rulebook's module
+ * @param {import('../types/entries.d.ts').Entry} entry
+ */
 export function digest(desk, entry) {
   return bytesToHex(sha256(utf8ToBytes(desk.made(entry)))).slice(0, LENGTH);
 }

@@ -1,5 +1,6 @@
 // Theme, tint, text size, width, spacing, motion and what the ledger shows: chosen by the candidate, kept with the person
 // by the server and on this computer for when it cannot be reached.
+import { maybe } from './dom.js';
 import { post } from './server.js';
 
 const KEY = 'ledger-display';
@@ -16,7 +17,7 @@ const DEFAULTS = {
 
 /** Whose page this is, and what the server remembers of them; undefined before the sign-in. */
 function person() {
-  return document.querySelector('meta[name="display"]');
+  return maybe('meta[name="display"]', document, HTMLMetaElement);
 }
 
 function read(text) {

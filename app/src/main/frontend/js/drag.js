@@ -4,25 +4,34 @@
 /**
  * Follows the pointer that has gone down on an element.
  *
- * @param element hears of the pointer
- * @param down the `pointerdown` event
- * @param move takes each `pointermove`
- * @param end takes what it ended with: `pointerup`, or `pointercancel` if the browser has taken the pointer away
+ * @param {HTMLElement | SVGElement} element hears of the pointer
+ * @param {PointerEvent} down the `pointerdown` event
+ * @param {object} hears
+ * @param {(moved: PointerEvent) => void} [hears.move] takes each `pointermove`
+ * @param {(ended: PointerEvent) => void} [hears.end] takes what it ended with: `pointerup`, or `pointercancel` if the
+ *     browser has taken the pointer away
  */
 export function drag(element, down, { move = () => {}, end = () => {} }) {
-  const stop = (event) => {
-    element.removeEventListener('pointermove', move);
-    element.removeEventListener('pointerup', stop);
-    element.removeEventListener('pointercancel', stop);
-    end(event);
-  };
+  const over = new AbortController();
+  const hearing = { signal: over.signal };
+  const moved = /** @type {EventListener} */ (move);
+  const stop = /** @type {EventListener} */ (
+    (/** @type {PointerEvent} */ event) => {
+      over.abort();
+      end(event);
+    }
+  );
   element.setPointerCapture(down.pointerId);
-  element.addEventListener('pointermove', move);
-  element.addEventListener('pointerup', stop);
-  element.addEventListener('pointercancel', stop);
+  element.addEventListener('pointermove', moved, hearing);
+  element.addEventListener('pointerup', stop, hearing);
+  element.addEventListener('pointercancel', stop, hearing);
 }
 
-/** Returns whether a drag was ended by the person, and not taken away by the browser. */
+/**
+ * Returns whether a drag was ended by the person, and not taken away by the browser.
+ *
+ * @param {PointerEvent} event
+ */
 export function isLetGo(event) {
   return event.type === 'pointerup';
 }

@@ -1,15 +1,17 @@
 // The on-screen keypad: types into the field that was used last, as fingers on glass do.
+import { all, hit } from './dom.js';
+
 export function bindKeypads() {
-  document.querySelectorAll('.keypad').forEach((keypad) => {
-    const fields = [...document.querySelectorAll('[data-typed]')];
+  all('.keypad').forEach((keypad) => {
+    const fields = all('[data-typed]', document, HTMLInputElement);
     let field = fields[0];
-    fields.forEach((one) =>
-      one.addEventListener('focus', () => {
-        field = one;
+    fields.forEach((other) =>
+      other.addEventListener('focus', () => {
+        field = other;
       }),
     );
     keypad.addEventListener('click', (event) => {
-      const key = event.target.closest('[data-key]')?.dataset.key;
+      const key = hit(event, '[data-key]')?.dataset.key;
       if (key === undefined) {
         return;
       }

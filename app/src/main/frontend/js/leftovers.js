@@ -11,8 +11,8 @@ const NO_CLOCK = { learn() {} };
  *
  * @param path where it is sent to
  * @param announce returns what announces an entry to the server
- * @param changed hears how many still wait, and the status that stopped the sending, if one did
- * @param credentials as `fetch` takes them
+ * @param {(count: number, status?: number) => void} [changed] hears how many still wait, and the status that stopped the sending, if one did
+ * @param {RequestCredentials} [credentials]
  */
 export async function sendLeft(sitting, path, announce, changed = () => {}, credentials = 'same-origin') {
   const journal = await openJournal(sitting);

@@ -1,5 +1,7 @@
 // Marks on the words of questions, options, passages and exhibits. The rulebook keeps them by character; here they are
 // painted with the browser's highlights, which change no element of the page.
+import { all, focused, one } from './dom.js';
+
 const LOOKS = ['ink-1', 'ink-2', 'ink-3', 'underlined', 'struck'];
 /** Words that belong to the page and not to the text: what a number box was read as, the letters of a drawing. */
 const NOT_TEXT = '.understood, svg';
@@ -9,7 +11,7 @@ export class TextMarks {
   constructor(sitting, hooks) {
     this.sitting = sitting;
     this.hooks = hooks;
-    this.bar = document.querySelector('#inkbar');
+    this.bar = one('#inkbar');
     this.painted = new Map();
     this.highlights = new Map([...LOOKS, 'noted'].map((look) => [look, new Highlight()]));
     this.highlights.forEach((highlight, look) => CSS.highlights.set(look, highlight));
@@ -17,21 +19,19 @@ export class TextMarks {
     document.addEventListener('pointerup', () => this.offerSoon());
     document.addEventListener('keydown', (event) => this.key(event), true);
     this.bar.addEventListener('pointerdown', (event) => event.preventDefault());
-    this.bar
-      .querySelectorAll('[data-brush]')
-      .forEach((button) => button.addEventListener('click', () => this.brush(button.dataset.brush)));
+    all('[data-brush]', this.bar).forEach((button) => button.addEventListener('click', () => this.brush(button.dataset.brush)));
     this.bar.addEventListener('keydown', (event) => this.barKey(event));
   }
 
   /** Paints what the rulebook knows, of all texts or of those inside an element that has just come. */
   paint(within = document) {
     const marks = JSON.parse(this.sitting.desk.marks());
-    within.querySelectorAll('[data-text]').forEach((element) => this.paintElement(element, marks[element.dataset.text] ?? []));
+    all('[data-text]', within).forEach((element) => this.paintElement(element, marks[element.dataset.text] ?? []));
   }
 
   paintText(text) {
     const runs = JSON.parse(this.sitting.desk.marks())[text] ?? [];
-    document.querySelectorAll(`[data-text="${CSS.escape(text)}"]`).forEach((element) => this.paintElement(element, runs));
+    all(`[data-text="${CSS.escape(text)}"]`).forEach((element) => this.paintElement(element, runs));
   }
 
   paintElement(element, runs) {
@@ -59,7 +59,7 @@ export class TextMarks {
   paintNotes(notes) {
     this.highlights.get('noted').clear();
     for (const { text, start, end } of notes.filter((note) => note.text)) {
-      document.querySelectorAll(`[data-text="${CSS.escape(text)}"]`).forEach((element) => {
+      all(`[data-text="${CSS.escape(text)}"]`).forEach((element) => {
         const range = rangeOf(textNodes(element), start, end);
         if (range) {
           this.highlights.get('noted').add(range);
@@ -165,7 +165,7 @@ export class TextMarks {
       this.end();
     } else if (event.key === 'Enter') {
       this.offer();
-      this.bar.querySelector('button').focus();
+      one('button', this.bar).focus();
     } else if (step && event.shiftKey) {
       selection.modify('extend', ...step);
     } else if (step) {
@@ -182,8 +182,8 @@ export class TextMarks {
   }
 
   barKey(event) {
-    const buttons = [...this.bar.querySelectorAll('button:not([hidden])')];
-    const here = buttons.indexOf(document.activeElement);
+    const buttons = all('button:not([hidden])', this.bar);
+    const here = buttons.indexOf(focused());
     if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
       event.preventDefault();
       buttons[(here + (event.key === 'ArrowRight' ? 1 : buttons.length - 1)) % buttons.length].focus();

@@ -1,5 +1,6 @@
 // Pages outside the room: the keypad, lists that keep themselves fresh, and forgetting what a room left in this
 // browser's caches.
+import { one } from './dom.js';
 import Alpine from '@alpinejs/csp';
 import { displayPanel } from './display.js';
 import { bindKeypads } from './keypad.js';
@@ -26,7 +27,7 @@ bindKeypads();
 /** A list that others change is fetched anew, unless somebody is about to press something in it. */
 const list = document.body.dataset.keepFresh;
 if (list) {
-  const fresh = document.querySelector('#fresh');
+  const fresh = one('#fresh');
   setInterval(async () => {
     if (fresh.contains(document.activeElement) || document.hidden) {
       return;

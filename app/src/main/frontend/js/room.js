@@ -1,4 +1,5 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
+import { all, around, maybe, one } from './dom.js';
 import Alpine from '@alpinejs/csp';
 import { stagePage } from './arrival.js';
 import { BlockPage } from './block/blockpage.js';
@@ -18,7 +19,7 @@ const SOONEST_MOVE = 1_000;
 const KEEP_AGAIN = 10_000;
 const MOVED_ON = 'ledger-moved-on-from';
 
-const data = JSON.parse(document.querySelector('#room-data').textContent);
+const data = JSON.parse(one('#room-data').textContent);
 offer(data.display);
 Alpine.data('displayPanel', displayPanel);
 Alpine.start();
@@ -27,7 +28,7 @@ Alpine.stopObservingMutations();
 
 const words = new Words(data.words, data.zone, data.locale);
 const shownStage = document.body.dataset.stage;
-const cover = document.querySelector('#cover');
+const cover = one('#cover');
 let leaving = false;
 let drawnAt = 0;
 let waiting;
@@ -79,7 +80,7 @@ function draw() {
   block?.draw(room);
   arrival?.draw?.(room);
   drawSaved();
-  document.querySelector('#paused').hidden = !room.paused;
+  one('#paused').hidden = !room.paused;
   if (stageOf(room) !== shownStage && !leaving) {
     leave();
   }
@@ -92,12 +93,12 @@ function stageOf(room) {
 }
 
 function drawSaved() {
-  const saved = document.querySelector('#saved');
+  const saved = one('#saved');
   if (!saved || !sitting.sender) {
     return;
   }
   const { count, age, state } = sitting.sender;
-  saved.dataset.waiting = count;
+  saved.dataset.waiting = String(count);
   const waits = count > 0 && (age > STILL_ENTERING || state === 'retrying' || state === 'stopped');
   const text = waits
     ? words.say('saved.waiting', count)
@@ -120,7 +121,7 @@ async function leave() {
     const totals = now.totals[closed.id];
     const kept = words.say('time-up.kept', words.time(closed.endedAt), totals.answered + totals.part, totals.questions);
     show('time-up', words.say('time-up.title', document.body.dataset.title), `${kept} ${whatIsNext(now)}`);
-    await new Promise((resolve) => document.querySelector('#cover-go').addEventListener('click', resolve, { once: true }));
+    await new Promise((resolve) => one('#cover-go').addEventListener('click', resolve, { once: true }));
   }
   show('moving', words.say('moving.title'), words.say(navigator.onLine ? 'moving.entering' : 'moving.offline'));
   await sitting.settled();
@@ -146,16 +147,16 @@ function moved() {
   leaving = true;
   sitting.stop?.();
   show('moved', words.say('moved.title'), words.say('moved.text'));
-  document.querySelector('#cover-go').addEventListener('click', () => location.replace(location.pathname), { once: true });
+  one('#cover-go').addEventListener('click', () => location.replace(location.pathname), { once: true });
 }
 
 function show(kind, title, text) {
   cover.hidden = false;
   cover.dataset.kind = kind;
   closeDialogs();
-  document.querySelector('#cover-title').textContent = title;
-  document.querySelector('#cover-text').textContent = text;
-  const go = document.querySelector('#cover-go');
+  one('#cover-title').textContent = title;
+  one('#cover-text').textContent = text;
+  const go = one('#cover-go');
   go.hidden = kind === 'moving';
   go.textContent = words.say(kind === 'moved' ? 'moved.here' : 'time-up.go');
   (go.hidden ? cover : go).focus();
@@ -163,7 +164,7 @@ function show(kind, title, text) {
 
 /** Buttons that move along the route name their act in the page; they cannot be pressed before it would count. */
 function bindStageActs() {
-  document.querySelectorAll('[data-act]').forEach((button) => {
+  all('[data-act]', document, HTMLButtonElement).forEach((button) => {
     button.addEventListener('click', () => {
       const { act, stage, digest, language } = button.dataset;
       const fields = {
@@ -177,7 +178,7 @@ function bindStageActs() {
     });
     button.disabled = false;
   });
-  document.querySelectorAll('[data-switch-language]').forEach((button) =>
+  all('[data-switch-language]').forEach((button) =>
     button.addEventListener('click', async () => {
       if (sitting.enter('language-chosen', { language: button.dataset.language })) {
         leaving = true;
@@ -188,22 +189,22 @@ function bindStageActs() {
       }
     }),
   );
-  document.querySelectorAll('[data-ask]').forEach((button) =>
+  all('[data-ask]').forEach((button) =>
     button.addEventListener('click', () => {
       block?.flush();
-      document.getElementById(button.dataset.ask).showModal();
+      one(`#${button.dataset.ask}`, document, HTMLDialogElement).showModal();
     }),
   );
-  document.querySelectorAll('[data-dismiss]').forEach((button) =>
+  all('[data-dismiss]').forEach((button) =>
     button.addEventListener('click', () => {
-      button.closest('dialog').close();
+      around(button, 'dialog', HTMLDialogElement).close();
     }),
   );
 }
 
 /** Returns the statement of a notice as it was ticked or typed. */
 function given() {
-  const field = document.querySelector('[data-given]');
+  const field = maybe('[data-given]', document, HTMLInputElement);
   return !field || (field.type === 'checkbox' && !field.checked) ? '' : field.value;
 }
 

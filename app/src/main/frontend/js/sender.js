@@ -17,25 +17,57 @@ const TRY_AGAIN = new Set([401, 403, 408, 425, 429]);
 const MOVED = 409;
 const SIGNED_OUT = new Set([401, 403]);
 
+/**
+ * @import { Entry, Result, Seat } from '../types/entries.d.ts'
+ */
+
+/**
+ * An entry that waits, since when by `performance.now()`, and whether the server has been told that it does.
+ *
+ * @typedef {{ entry: Entry, since: number, announced: boolean }} Waiting
+ */
+
+/**
+ * What a sender asks and tells.
+ *
+ * @typedef {object} Hooks
+ * @property {() => Seat} seat returns what names this window
+ * @property {(entry: Entry) => string} digest returns what announces an entry
+ * @property {(results: Result[]) => void} answered takes the server's results
+ * @property {() => void} changed hears of every change of state
+ * @property {(status: number) => void} stopped hears of an answer that ends the sending
+ * @property {RequestCredentials} [credentials] as whom to send, if not as who is signed in
+ * @property {boolean} [goesOn] whether what is left is sent although another window writes by now
+ */
+
 export class Sender {
   /**
-   * @param hooks `seat()` returns what names this window, `digest(entry)` what announces an entry, `answered(results)` takes the
-   *   server's results, `changed()` hears of every change of state, `stopped(status)` of an answer that ends the sending;
-   *   `credentials` says as whom to send, if not as who is signed in; `goesOn` says that what is left is sent although another window writes by now
+   * @param {string} path where entries are posted to
+   * @param {{ learn(serverNow: number, askedAt: number): void }} clock
+   * @param {Hooks} hooks
    */
   constructor(path, clock, hooks) {
     this.path = path;
     this.clock = clock;
     this.hooks = hooks;
+    /** @type {Waiting[]} */
     this.waiting = [];
+    /** @type {'idle' | 'sending' | 'retrying' | 'stopped'} */
     this.state = 'idle';
     this.wait = FIRST_WAIT;
+    /** @type {(() => void)[]} */
     this.idle = [];
+    /** @type {ReturnType<typeof setTimeout> | undefined} */
+    this.timer = undefined;
     this.most = MOST_AT_ONCE;
     addEventListener('online', () => this.poke());
   }
 
-  /** Takes entries that wait to be sent; the oldest first. */
+  /**
+   * Takes entries that wait to be sent; the oldest first.
+   *
+   * @param {Entry[]} entries
+   */
   add(entries) {
     for (const entry of entries) {
       this.waiting.push({ entry, since: performance.now(), announced: false });
@@ -52,14 +84,22 @@ export class Sender {
     return this.waiting.length ? performance.now() - this.waiting[0].since : 0;
   }
 
-  /** Resolves when nothing waits any more. */
+  /**
+   * Resolves when nothing waits any more.
+   *
+   * @returns {Promise<void>}
+   */
   drained() {
     return this.waiting.length === 0 && this.state === 'idle'
       ? Promise.resolve()
       : new Promise((resolve) => this.idle.push(resolve));
   }
 
-  /** Tells the server every so often that this window is there, while nothing is to be sent. */
+  /**
+   * Tells the server every so often that this window is there, while nothing is to be sent.
+   *
+   * @param {number} every milliseconds
+   */
   beat(every) {
     setInterval(() => {
       if (this.state === 'idle' && !this.waiting.length) {
@@ -85,6 +125,7 @@ export class Sender {
 
   /** Returns the oldest entries that go together, at least one if any waits. */
   batch() {
+    /** @type {Waiting[]} */
     const batch = [];
     let bytes = 0;
     for (const line of this.waiting.slice(0, this.most)) {
@@ -122,7 +163,12 @@ export class Sender {
     }
   }
 
-  /** Takes what became of a batch, and sends what waits behind it. */
+  /**
+   * Takes what became of a batch, and sends what waits behind it.
+   *
+   * @param {Waiting[]} batch
+   * @param {Result[]} results
+   */
   goOn(batch, results) {
     this.taken(batch, results);
     this.state = 'idle';
@@ -130,6 +176,10 @@ export class Sender {
     this.poke();
   }
 
+  /**
+   * @param {Waiting[]} batch
+   * @param {Result[]} results
+   */
   taken(batch, results) {
     this.waiting.splice(0, batch.length);
     this.wait = FIRST_WAIT;
@@ -147,11 +197,14 @@ export class Sender {
   /**
    * Tries again what the server may take later. What it can never take is found by sending less and less at once, and
    * left out, so that nothing behind it waits for ever.
+   *
+   * @param {unknown} error
+   * @param {Waiting[]} batch
    */
   failed(error, batch) {
     const status = error instanceof Refused ? error.status : 0;
     if (status === MOVED) {
-      this.moved(error.body?.results, batch);
+      this.moved(/** @type {Refused} */ (error).body?.results, batch);
     } else if (status >= 400 && status < 500 && !TRY_AGAIN.has(status) && batch.length) {
       this.cannotBeTaken(status, batch);
     } else if (this.state !== 'stopped') {
@@ -163,7 +216,12 @@ export class Sender {
     this.hooks.changed();
   }
 
-  /** Another window writes by now; it has been said what became of this batch. */
+  /**
+   * Another window writes by now; it has been said what became of this batch.
+   *
+   * @param {Result[] | undefined} results
+   * @param {Waiting[]} batch
+   */
   moved(results, batch) {
     if (results && this.hooks.goesOn) {
       this.goOn(batch, results);
@@ -175,6 +233,10 @@ export class Sender {
     this.state = 'stopped';
   }
 
+  /**
+   * @param {number} status
+   * @param {Waiting[]} batch
+   */
   cannotBeTaken(status, batch) {
     if (batch.length > 1) {
       this.most = Math.ceil(batch.length / 2);
@@ -185,6 +247,7 @@ export class Sender {
     }
   }
 
+  /** @param {boolean} signedOut */
   tryAgain(signedOut) {
     this.state = 'retrying';
     this.wait = signedOut ? LONGEST_WAIT : Math.min(this.wait * 2, LONGEST_WAIT);

@@ -1,4 +1,5 @@
 // The page before the room: sends what waits in this browser and then asks for the room again, or takes the seat here.
+import { one } from './dom.js';
 import { digest } from './digest.js';
 import { openJournal } from './journal.js';
 import { sendLeft } from './leftovers.js';
@@ -7,16 +8,16 @@ import { post } from './server.js';
 
 const { sitting, desk: module } = document.body.dataset;
 const path = `/sittings/${sitting}`;
-const said = document.querySelector('#sending');
+const said = one('#sending');
 
 function say(key, ...values) {
   said.textContent = values.reduce((text, value, i) => text.replaceAll(`{${i}}`, value), said.dataset[key]);
 }
 
 if (document.body.dataset.page === 'elsewhere') {
-  document.querySelector('#take').addEventListener('click', async () => {
+  one('#take').addEventListener('click', async () => {
     try {
-      keepSeat(sitting, await post(`${path}/seat`));
+      keepSeat(Number(sitting), await post(`${path}/seat`));
       location.replace(location.pathname);
     } catch {
       say('failed');

@@ -1,6 +1,9 @@
 // Talks to the server about one sitting.
 export class Refused extends Error {
-  /** @param body what the server said, if it was JSON */
+  /**
+   * @param {number} status
+   * @param {any} body what the server said, if it was JSON
+   */
   constructor(status, body) {
     super(`the server answered ${status}`);
     this.status = status;
@@ -13,7 +16,13 @@ export const TOO_EARLY = 425;
 /** Somebody who goes on working meanwhile makes entries that wait; nobody does so every time. */
 const MOST_TRIES = 10;
 
-/** Fetches something that the candidate may not have had before, as soon as nothing waits to be sent. */
+/**
+ * Fetches something that the candidate may not have had before, as soon as nothing waits to be sent.
+ *
+ * @param {string} address
+ * @param {{ sender: { drained(): Promise<void> } }} sitting
+ * @param {(answer: Response) => boolean} [isGiven]
+ */
 export async function fetchGiven(address, sitting, isGiven = (answer) => answer.status !== TOO_EARLY) {
   for (let tries = 1; ; tries += 1) {
     const answer = await fetch(address);
@@ -29,12 +38,22 @@ function csrf() {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
-/** @param credentials as `fetch` takes them: `omit` for what goes by a token of its own, whoever is signed in here */
+/**
+ * @param {string} path
+ * @param {unknown} [body]
+ * @param {RequestCredentials} [credentials] `omit` for what goes by a token of its own, whoever is signed in here
+ */
 export function post(path, body, credentials = 'same-origin') {
   return send(path, new Blob([JSON.stringify(body ?? {})], { type: 'application/json' }), credentials);
 }
 
-/** Posts a blob by its own type. */
+/**
+ * Posts a blob by its own type.
+ *
+ * @param {string} path
+ * @param {Blob} blob
+ * @param {RequestCredentials} [credentials]
+ */
 export async function send(path, blob, credentials = 'same-origin') {
   const response = await fetch(path, {
     method: 'POST',

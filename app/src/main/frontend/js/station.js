@@ -1,4 +1,5 @@
 // The station check: measures, and shows what the rulebook says of the figures.
+import { maybe, one } from './dom.js';
 import { Camera } from './camera.js';
 import { post } from './server.js';
 import { put } from './words.js';
@@ -17,9 +18,11 @@ export class Station {
     this.words = words;
     this.clock = clock;
     this.report = report;
-    this.root = document.querySelector('#station');
+    this.root = one('#station');
     this.lines = this.root.dataset.lines.split(' ');
     this.figures = {};
+    /** @type {AudioContext | undefined} made by the first press, as browsers demand */
+    this.sound = undefined;
   }
 
   start() {
@@ -30,11 +33,11 @@ export class Station {
     this.on('storage', () => this.measureStorage());
     this.on('clock', () => {
       this.measureClock();
-      document.querySelector('#again').addEventListener('click', () => this.measureClock());
+      one('#again').addEventListener('click', () => this.measureClock());
     });
     this.on('sound', () => this.bindSound());
     this.on('camera', () => this.bindCamera());
-    this.on('full-screen', () => document.querySelector('#fill').addEventListener('click', () => this.fill()));
+    this.on('full-screen', () => one('#fill').addEventListener('click', () => this.fill()));
   }
 
   on(line, act) {
@@ -58,13 +61,13 @@ export class Station {
   }
 
   show(line) {
-    const row = this.root.querySelector(`[data-line="${line}"]`);
+    const row = one(`[data-line="${line}"]`, this.root);
     const figures = this.figures[line];
     const passes = this.desk.passes(line, figures);
     row.dataset.state = passes ? 'passed' : 'attention';
     put(row.querySelector('.state'), this.words.say(passes ? 'station.passed' : 'station.attention'));
     put(row.querySelector('.figures'), this.words.say(`station.figures.${line}`, ...figures));
-    const todo = row.querySelector('.todo');
+    const todo = one('.todo', row);
     todo.hidden = passes;
     put(todo, passes ? '' : this.words.say(line === 'camera' ? `station.todo.camera.${figures[0]}` : `station.todo.${line}`));
   }
@@ -99,7 +102,7 @@ export class Station {
   /** Where no notice has asked for consent before, the camera stays off until it is switched on. */
   bindCamera() {
     const camera = new Camera(this.root.dataset.face, this.desk, (view) => this.set('camera', [view]));
-    const on = document.querySelector('#camera-on');
+    const on = maybe('#camera-on');
     on?.addEventListener('click', () => {
       on.hidden = true;
       camera.start();
@@ -110,11 +113,11 @@ export class Station {
   }
 
   bindSound() {
-    const level = document.querySelector('#level');
-    document.querySelector('#play').addEventListener('click', () => this.play(level.value / 100));
-    level.addEventListener('input', () => this.gain?.gain.setValueAtTime(level.value / 100, this.sound.currentTime));
-    document.querySelector('#heard').addEventListener('click', () => this.set('sound', [1, Number(level.value)]));
-    document.querySelector('#unheard').addEventListener('click', () => this.set('sound', [0, Number(level.value)]));
+    const level = one('#level', document, HTMLInputElement);
+    one('#play').addEventListener('click', () => this.play(Number(level.value) / 100));
+    level.addEventListener('input', () => this.gain?.gain.setValueAtTime(Number(level.value) / 100, this.sound.currentTime));
+    one('#heard').addEventListener('click', () => this.set('sound', [1, Number(level.value)]));
+    one('#unheard').addEventListener('click', () => this.set('sound', [0, Number(level.value)]));
   }
 
   play(level) {
@@ -141,15 +144,17 @@ async function keeps() {
   try {
     localStorage.setItem('ledger-probe', '1');
     localStorage.removeItem('ledger-probe');
-    await new Promise((resolve, reject) => {
-      const opening = indexedDB.open('ledger-probe');
-      opening.onsuccess = () => {
-        opening.result.close();
-        indexedDB.deleteDatabase('ledger-probe');
-        resolve();
-      };
-      opening.onerror = () => reject(opening.error);
-    });
+    await /** @type {Promise<void>} */ (
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('ledger-probe');
+        opening.onsuccess = () => {
+          opening.result.close();
+          indexedDB.deleteDatabase('ledger-probe');
+          resolve();
+        };
+        opening.onerror = () => reject(opening.error);
+      })
+    );
     return true;
   } catch {
     return false;

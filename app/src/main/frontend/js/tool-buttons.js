@@ -1,5 +1,6 @@
 // The door to the tools beside the question: their buttons in the rail, marks on the text, the call for help. The tools
 // themselves are fetched when the first of them is opened.
+import { all, maybe, one } from './dom.js';
 import { TextMarks } from './marks.js';
 import { put } from './words.js';
 
@@ -13,7 +14,9 @@ export class ToolButtons {
     this.sitting = sitting;
     this.words = words;
     this.page = page;
-    this.buttons = new Map([...document.querySelectorAll('[data-tool]')].map((button) => [button.dataset.tool, button]));
+    /** The tools once they were fetched. */
+    this.opened = undefined;
+    this.buttons = new Map(all('[data-tool]').map((button) => [button.dataset.tool, button]));
     this.buttons.forEach((button, tool) => button.addEventListener('click', () => this.toggle(tool)));
     this.marks = new TextMarks(sitting, {
       allowed: () => this.room?.tools.includes('marks') && this.room.view === 'question',
@@ -67,7 +70,7 @@ export class ToolButtons {
       this.buttons.forEach((button, tool) => {
         button.hidden = !this.offers(tool, room);
       });
-      document.querySelector('#inkbar-note').hidden = !room.tools.includes('notes');
+      one('#inkbar-note').hidden = !room.tools.includes('notes');
       this.opened?.turn(room);
     }
   }
@@ -152,9 +155,9 @@ class Help {
     this.sitting = sitting;
     this.words = words;
     this.page = page;
-    this.dialog = document.querySelector('#help');
-    this.go = document.querySelector('#help-go');
-    this.withdraw = document.querySelector('#help-withdraw');
+    this.dialog = one('#help', document, HTMLDialogElement);
+    this.go = one('#help-go');
+    this.withdraw = one('#help-withdraw');
     this.go.addEventListener('click', () => this.call());
     this.withdraw.addEventListener('click', () => {
       sitting.enter('help-withdrawn');
@@ -164,12 +167,12 @@ class Help {
   }
 
   call() {
-    const reason = this.dialog.querySelector('[name="help-reason"]:checked')?.value;
+    const reason = maybe('[name="help-reason"]:checked', this.dialog, HTMLInputElement)?.value;
     if (!reason) {
       this.page.slip(this.words.say('help.choose'));
       return;
     }
-    const note = document.querySelector('#help-note');
+    const note = one('#help-note', document, HTMLTextAreaElement);
     if (this.sitting.enter('help-called', { reason, note: note.value.trim() })) {
       note.value = '';
       this.dialog.close();
@@ -187,10 +190,10 @@ class Help {
     const before = this.drawn;
     this.drawn = state;
     put(document.querySelector('#help-label'), this.words.say(waits ? 'help.called' : 'help.call'));
-    document.querySelector('#help-form').hidden = waits;
+    one('#help-form').hidden = waits;
     this.go.hidden = waits;
     this.withdraw.hidden = !waits;
-    const said = document.querySelector('#help-state');
+    const said = one('#help-state');
     said.hidden = !help;
     if (help) {
       const key = waits ? 'help.waiting' : 'help.seen';

@@ -1,4 +1,5 @@
 // The answers on the sheet: what is pressed, typed, laid and drawn becomes entries, and entries are drawn.
+import { all } from '../dom.js';
 import { Boxes } from './boxes.js';
 import { Cards } from './cards.js';
 import { Chart } from './chart.js';
@@ -30,7 +31,7 @@ export class Answers {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('img[data-media]').forEach((picture) => {
+    all('img[data-media]', sheet, HTMLImageElement).forEach((picture) => {
       picture.src = this.medium(picture.dataset.media);
     });
     this.kinds.forEach((kind) => kind.bind(sheet, item));

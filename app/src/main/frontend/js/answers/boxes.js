@@ -1,14 +1,16 @@
 // Boxes for numbers and words, texts of sentences, tables to fill, the booklet: what is typed is kept at every pause.
+import { all, one } from '../dom.js';
+
 export class Boxes {
   constructor(answers) {
     this.answers = answers;
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.answer-box').forEach((box) => this.bindBox(item, box));
-    sheet.querySelectorAll('.essay').forEach((essay) => this.bindEssay(item, essay));
-    sheet.querySelectorAll('.fields').forEach((table) => this.bindTable(item, table));
-    sheet.querySelectorAll('.booklet').forEach((button) =>
+    all('.answer-box', sheet).forEach((box) => this.bindBox(item, box));
+    all('.essay', sheet).forEach((essay) => this.bindEssay(item, essay));
+    all('.fields', sheet).forEach((table) => this.bindTable(item, table));
+    all('.booklet', sheet).forEach((button) =>
       button.addEventListener('click', () => {
         const { response } = button.dataset;
         this.answers.answer(item, response, this.answers.given(item, response).length ? [] : ['true']);
@@ -37,13 +39,13 @@ export class Boxes {
 
   /** Returns the box that a number of a tool goes into: the one typed in last, or else the first of the question. */
   numberBox(sheet) {
-    const boxes = [...sheet.querySelectorAll('.answer-box[data-kind=number], .cell-box[data-kind=number]')];
+    const boxes = all('.answer-box[data-kind=number], .cell-box[data-kind=number]', sheet);
     const box = boxes.includes(this.last) ? this.last : boxes[0];
     return box?.readOnly ? undefined : box;
   }
 
   bindEssay(item, essay) {
-    const field = essay.querySelector('textarea');
+    const field = one('textarea', essay, HTMLTextAreaElement);
     const { response } = essay.dataset;
     field.addEventListener('input', () => {
       this.answers.typed(
@@ -57,7 +59,7 @@ export class Boxes {
       this.count(essay);
     });
     field.addEventListener('blur', () => this.answers.page.flush());
-    essay.querySelectorAll('[data-around]').forEach((button) =>
+    all('[data-around]', essay).forEach((button) =>
       button.addEventListener('click', () => {
         const { around } = button.dataset;
         const [start, end] = [field.selectionStart, field.selectionEnd];
@@ -69,7 +71,7 @@ export class Boxes {
   }
 
   count(essay) {
-    const field = essay.querySelector('textarea');
+    const field = one('textarea', essay, HTMLTextAreaElement);
     const { least, most } = essay.dataset;
     const words = this.answers.sitting.module.words(field.value);
     const said = Number(most) > 0 ? this.answers.say('words.of', words, least, most) : this.answers.say('words', words);
@@ -103,7 +105,7 @@ export class Boxes {
 
   bindTable(item, table) {
     const { response } = table.dataset;
-    const boxes = [...table.querySelectorAll('.cell-box')];
+    const boxes = all('.cell-box', table, HTMLInputElement);
     const values = () => boxes.filter((box) => box.value.trim() !== '').map((box) => `${box.dataset.cell} ${box.value}`);
     boxes.forEach((box) => {
       box.addEventListener('input', () => this.answers.typed(item, response, values, (before) => this.fillTable(table, before)));
@@ -134,14 +136,14 @@ export class Boxes {
 
   draw(sheet, question) {
     const sealed = question.seal !== 'none';
-    for (const box of sheet.querySelectorAll('.answer-box')) {
+    for (const box of all('.answer-box', sheet, HTMLInputElement)) {
       if (!this.answers.isTyping(question.id, box.dataset.response)) {
         this.fill(question.id, box, question.responses[box.dataset.response]?.[0] ?? '');
       }
       box.readOnly = sealed;
     }
-    for (const essay of sheet.querySelectorAll('.essay')) {
-      const field = essay.querySelector('textarea');
+    for (const essay of all('.essay', sheet)) {
+      const field = one('textarea', essay, HTMLTextAreaElement);
       const text = question.responses[essay.dataset.response]?.[0] ?? '';
       if (!this.answers.isTyping(question.id, essay.dataset.response) && field.value !== text) {
         field.value = text;
@@ -149,16 +151,16 @@ export class Boxes {
       field.readOnly = sealed;
       this.count(essay);
     }
-    for (const table of sheet.querySelectorAll('.fields')) {
+    for (const table of all('.fields', sheet)) {
       if (!this.answers.isTyping(question.id, table.dataset.response)) {
         this.fillTable(table, question.responses[table.dataset.response] ?? []);
       }
-      table.querySelectorAll('.cell-box').forEach((box) => {
+      all('.cell-box', table, HTMLInputElement).forEach((box) => {
         box.readOnly = sealed;
       });
       this.drawSums(table, question.id);
     }
-    for (const button of sheet.querySelectorAll('.booklet')) {
+    for (const button of all('.booklet', sheet, HTMLButtonElement)) {
       button.setAttribute('aria-pressed', String(Boolean(question.responses[button.dataset.response])));
       button.disabled = sealed;
     }
@@ -173,7 +175,7 @@ export class Boxes {
 
   fillTable(table, values) {
     const texts = new Map(values.map((value) => [value.slice(0, value.indexOf(' ')), value.slice(value.indexOf(' ') + 1)]));
-    table.querySelectorAll('.cell-box').forEach((box) => {
+    all('.cell-box', table, HTMLInputElement).forEach((box) => {
       const text = texts.get(box.dataset.cell) ?? '';
       if (box.value !== text) {
         box.value = text;
@@ -182,7 +184,7 @@ export class Boxes {
   }
 
   drawSums(table, item) {
-    const outputs = table.querySelectorAll('output[data-sum]');
+    const outputs = all('output[data-sum]', table);
     if (outputs.length) {
       const sums = JSON.parse(this.answers.sitting.desk.sums(item, table.dataset.response));
       outputs.forEach((output) => {

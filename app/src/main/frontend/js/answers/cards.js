@@ -1,5 +1,6 @@
 // Cards: put in order, brought together with others, laid into gaps. Pressing takes and lays; dragging does it at once;
 // arrow keys move a card that lies in a row.
+import { all, focused, hit, one } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
 
 const DRAGGED = 6;
@@ -10,23 +11,23 @@ export class Cards {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.sequence').forEach((root) => this.bindSequence(item, root));
-    sheet.querySelectorAll('.matrix').forEach((root) =>
+    all('.sequence', sheet).forEach((root) => this.bindSequence(item, root));
+    all('.matrix', sheet).forEach((root) =>
       root.addEventListener('click', (event) => {
-        const cell = event.target.closest('[data-pair]');
+        const cell = hit(event, '[data-pair]');
         if (cell) {
           this.answers.press(item, root.dataset.response, cell.dataset.pair);
         }
       }),
     );
-    sheet.querySelectorAll('.couples, .laying').forEach((root) => this.bindLaying(item, root));
+    all('.couples, .laying', sheet).forEach((root) => this.bindLaying(item, root));
   }
 
   // ---- in order
 
   bindSequence(item, root) {
     const { response } = root.dataset;
-    root.querySelectorAll('.card').forEach((card) => {
+    all('.card', root).forEach((card) => {
       this.onDrop(card, (x, y) => this.dropInOrder(item, root, card, x, y));
       card.addEventListener('click', () => {
         this.answers.press(item, response, card.dataset.choice);
@@ -68,7 +69,7 @@ export class Cards {
     const order = this.answers.given(item, root.dataset.response).filter((other) => other !== choice);
     const row = root.querySelector('.placed').getBoundingClientRect();
     if (x >= row.left && x <= row.right && y >= row.top - 40 && y <= row.bottom + 40) {
-      const below = [...root.querySelectorAll('.placed .card')]
+      const below = all('.placed .card', root)
         .filter((other) => other !== card)
         .filter((other) => y > other.getBoundingClientRect().top + other.offsetHeight / 2).length;
       order.splice(below, 0, choice);
@@ -79,8 +80,8 @@ export class Cards {
   drawSequence(root, values, sealed) {
     const placed = root.querySelector('.placed');
     const tray = root.querySelector('.tray');
-    const cards = [...root.querySelectorAll('.card')];
-    const focused = document.activeElement;
+    const cards = all('.card', root, HTMLButtonElement);
+    const before = focused();
     const byChoice = new Map(cards.map((card) => [card.dataset.choice, card]));
     placed.replaceChildren(
       ...values.map((choice) => {
@@ -98,20 +99,20 @@ export class Cards {
       card.setAttribute('aria-description', this.placeOf(values, card));
     });
     root.classList.toggle('none', values.length === 0);
-    if (root.contains(focused)) {
-      focused.focus({ preventScroll: true });
+    if (root.contains(before)) {
+      before.focus({ preventScroll: true });
     }
   }
 
   // ---- pairs
 
   bindLaying(item, root) {
-    root.querySelectorAll('.card').forEach((card) => {
+    all('.card', root).forEach((card) => {
       card.addEventListener('click', () => this.take(item, root, card));
       this.onDrop(card, (x, y) => {
         const target = document
           .elementsFromPoint(x, y)
-          .map((element) => element.closest('[data-gap], .card'))
+          .map((element) => /** @type {HTMLElement | null} */ (element.closest('[data-gap], .card')))
           .find((element) => element && element !== card && root.contains(element));
         if (target?.dataset.gap) {
           this.lay(item, root, card.dataset.choice, target.dataset.gap);
@@ -121,8 +122,8 @@ export class Cards {
       });
     });
     root.addEventListener('click', (event) => {
-      const gap = event.target.closest('[data-gap]');
-      const apart = event.target.closest('[data-apart]');
+      const gap = hit(event, '[data-gap]');
+      const apart = hit(event, '[data-apart]');
       if (gap && !this.answers.isSealed(item)) {
         this.press(item, root, gap);
       } else if (apart) {
@@ -148,7 +149,7 @@ export class Cards {
   }
 
   letGo(root) {
-    root.querySelectorAll('.card[aria-pressed=true]').forEach((card) => card.setAttribute('aria-pressed', 'false'));
+    all('.card[aria-pressed=true]', root).forEach((card) => card.setAttribute('aria-pressed', 'false'));
   }
 
   press(item, root, gap) {
@@ -166,8 +167,8 @@ export class Cards {
     }
   }
 
-  lay(item, root, one, other) {
-    const pair = `${one} ${other}`;
+  lay(item, root, card, place) {
+    const pair = `${card} ${place}`;
     if (!this.answers.given(item, root.dataset.response).includes(pair)) {
       this.answers.press(item, root.dataset.response, pair);
     }
@@ -207,28 +208,20 @@ export class Cards {
 
   draw(sheet, question) {
     const sealed = question.seal !== 'none';
-    sheet
-      .querySelectorAll('.sequence')
-      .forEach((root) => this.drawSequence(root, question.responses[root.dataset.response] ?? [], sealed));
-    sheet.querySelectorAll('.matrix').forEach((root) => {
+    all('.sequence', sheet).forEach((root) => this.drawSequence(root, question.responses[root.dataset.response] ?? [], sealed));
+    all('.matrix', sheet).forEach((root) => {
       const pairs = question.responses[root.dataset.response] ?? [];
-      root
-        .querySelectorAll('[data-pair]')
-        .forEach((cell) => cell.setAttribute('aria-checked', String(pairs.includes(cell.dataset.pair))));
+      all('[data-pair]', root).forEach((cell) => cell.setAttribute('aria-checked', String(pairs.includes(cell.dataset.pair))));
     });
-    sheet
-      .querySelectorAll('.couples')
-      .forEach((root) => this.drawCouples(root, question.responses[root.dataset.response] ?? [], sealed));
-    sheet
-      .querySelectorAll('.laying')
-      .forEach((root) => this.drawLaid(root, question.responses[root.dataset.response] ?? [], sealed));
+    all('.couples', sheet).forEach((root) => this.drawCouples(root, question.responses[root.dataset.response] ?? [], sealed));
+    all('.laying', sheet).forEach((root) => this.drawLaid(root, question.responses[root.dataset.response] ?? [], sealed));
   }
 
   drawCouples(root, pairs, sealed) {
     const words = (choice) => root.querySelector(`.card[data-choice="${CSS.escape(choice)}"]`);
     root.querySelector('.paired').replaceChildren(
       ...pairs.map((pair) => {
-        const [one, other] = pair.split(' ');
+        const [left, right] = pair.split(' ');
         const row = document.createElement('li');
         const apart = Object.assign(document.createElement('button'), {
           type: 'button',
@@ -236,19 +229,19 @@ export class Cards {
           textContent: this.answers.say('apart'),
         });
         apart.dataset.apart = pair;
-        apart.ariaLabel = this.answers.say('apart.which', words(one).dataset.letter, words(other).dataset.letter);
+        apart.ariaLabel = this.answers.say('apart.which', words(left).dataset.letter, words(right).dataset.letter);
         apart.disabled = sealed;
         row.append(
-          words(one).querySelector('.words').textContent,
+          words(left).querySelector('.words').textContent,
           ' – ',
-          words(other).querySelector('.words').textContent,
+          words(right).querySelector('.words').textContent,
           ' ',
           apart,
         );
         return row;
       }),
     );
-    root.querySelectorAll('.card').forEach((card) => {
+    all('.card', root, HTMLButtonElement).forEach((card) => {
       card.disabled = sealed;
       card.classList.toggle(
         'used',
@@ -258,7 +251,7 @@ export class Cards {
   }
 
   drawLaid(root, pairs, sealed) {
-    root.querySelectorAll('[data-gap]').forEach((gap) => {
+    all('[data-gap]', root, HTMLButtonElement).forEach((gap) => {
       const cards = pairs
         .filter((pair) => pair.endsWith(` ${gap.dataset.gap}`))
         .map((pair) => root.querySelector(`.card[data-choice="${CSS.escape(pair.split(' ')[0])}"]`))
@@ -269,7 +262,7 @@ export class Cards {
         gap.classList.toggle('filled', cards.length > 0);
         gap.disabled = sealed;
       } else {
-        gap.querySelector('text').textContent = cards.map((card) => card.dataset.letter).join('');
+        one('text', gap, SVGTextElement).textContent = cards.map((card) => card.dataset.letter).join('');
       }
       gap.ariaLabel = this.answers.say(
         'gap.holds',
@@ -277,7 +270,7 @@ export class Cards {
         text || this.answers.say('gap.nothing'),
       );
     });
-    root.querySelectorAll('.card').forEach((card) => {
+    all('.card', root, HTMLButtonElement).forEach((card) => {
       card.disabled = sealed;
       card.classList.toggle(
         'used',

@@ -1,5 +1,6 @@
 // A chart to draw on: points, lines and circles of distance, by dragging or by typing bearing and distance. Lines snap
 // to marks, and on request to the axes; what is drawn stands in a list with its figures, and can be taken back there.
+import { all, hit } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
 import { Plane, svg } from './plane.js';
 
@@ -12,14 +13,14 @@ export class Chart {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.chart-work').forEach((root) => {
+    all('.chart-work', sheet).forEach((root) => {
       const chart = new One(this.answers, item, root);
       this.charts.set(root, chart);
     });
   }
 
   draw(sheet, question) {
-    sheet.querySelectorAll('.chart-work').forEach((root) => this.charts.get(root).draw(question));
+    all('.chart-work', sheet).forEach((root) => this.charts.get(root).draw(question));
   }
 }
 
@@ -29,15 +30,13 @@ class One {
     this.item = item;
     this.root = root;
     this.plane = new Plane(root, answers);
-    this.marks = [...root.querySelectorAll('[data-mark]')].map(({ dataset }) => ({
+    this.marks = all('[data-mark]', root).map(({ dataset }) => ({
       name: dataset.mark,
       x: Number(dataset.x),
       y: Number(dataset.y),
     }));
     this.pen = 'point';
-    root
-      .querySelectorAll('[data-pen]')
-      .forEach((button) => button.addEventListener('click', () => this.take(button.dataset.pen)));
+    all('[data-pen]', root).forEach((button) => button.addEventListener('click', () => this.take(button.dataset.pen)));
     this.module = answers.sitting.module;
     this.square = root.querySelector('[data-square]');
     this.plane.over.addEventListener('pointerdown', (event) => this.down(event));
@@ -47,7 +46,7 @@ class One {
     });
     this.from = root.querySelector('[name=from]');
     root.querySelector('.drawn').addEventListener('click', (event) => {
-      const element = event.target.closest('[data-drawn]')?.dataset.drawn;
+      const element = hit(event, '[data-drawn]')?.dataset.drawn;
       if (element) {
         this.answers.press(this.item, root.dataset.response, element);
       }
@@ -61,9 +60,7 @@ class One {
 
   take(pen) {
     this.pen = pen;
-    this.root
-      .querySelectorAll('[data-pen]')
-      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.pen === pen)));
+    all('[data-pen]', this.root).forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.pen === pen)));
     this.root.querySelector('.needs-bearing').hidden = pen !== 'line';
     this.root.querySelector('.needs-distance').hidden = pen === 'point';
   }
@@ -77,6 +74,7 @@ class One {
     return [...this.marks, ...drawn];
   }
 
+  /** @param {number[]} point */
   snapped([x, y]) {
     const near = NEAR * this.plane.grain();
     const found = this.places()
@@ -161,7 +159,7 @@ class One {
 
   draw(question) {
     const values = question.responses[this.root.dataset.response] ?? [];
-    this.plane.over.querySelectorAll('.on-chart').forEach((drawn) => drawn.remove());
+    all('.on-chart', this.plane.over).forEach((drawn) => drawn.remove());
     const layer = svg('g', { class: 'on-chart' });
     layer.append(...values.map((element) => this.shape(element)));
     this.plane.over.append(layer);

@@ -1,4 +1,5 @@
 // Options in a list, words of a text, options in a gap: what is pressed is chosen, and pressed again it is not.
+import { all } from '../dom.js';
 import { isSelecting } from '../marks.js';
 
 export class Options {
@@ -7,20 +8,20 @@ export class Options {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.o, .hottext').forEach((option) => {
+    all('.o, .hottext', sheet).forEach((option) => {
       option.addEventListener('click', () => isSelecting(option) || this.choose(item, option));
       option.addEventListener('keydown', (event) => this.key(event, item, option));
     });
-    sheet.querySelectorAll('.o').forEach((option) =>
+    all('.o', sheet).forEach((option) =>
       option.addEventListener('contextmenu', (event) => {
         event.preventDefault();
         this.strike(item, option);
       }),
     );
-    sheet
-      .querySelectorAll('.strike')
-      .forEach((button) => button.addEventListener('click', () => this.strike(item, button.previousElementSibling)));
-    sheet.querySelectorAll('.answer-gap').forEach((gap) => this.bindGap(item, gap));
+    all('.strike', sheet).forEach((button) =>
+      button.addEventListener('click', () => this.strike(item, button.previousElementSibling)),
+    );
+    all('.answer-gap', sheet, HTMLSelectElement).forEach((gap) => this.bindGap(item, gap));
   }
 
   /** A gap offers its options in the candidate's own order, each with the letter that the ledger shows. */
@@ -63,7 +64,7 @@ export class Options {
   }
 
   draw(sheet, question) {
-    for (const option of sheet.querySelectorAll('.o, .hottext')) {
+    for (const option of all('.o, .hottext', sheet)) {
       const { response, choice } = option.dataset;
       option.setAttribute('aria-checked', String(Boolean(question.responses[response]?.includes(choice))));
       if (option.matches('.o')) {
@@ -72,11 +73,11 @@ export class Options {
         option.nextElementSibling.textContent = this.answers.words.say(out ? 'bring-back' : 'strike-out');
       }
     }
-    for (const gap of sheet.querySelectorAll('.answer-gap')) {
+    for (const gap of all('.answer-gap', sheet, HTMLSelectElement)) {
       gap.value = question.responses[gap.dataset.response]?.[0] ?? '';
       gap.disabled = question.seal !== 'none';
     }
-    for (const said of sheet.querySelectorAll('[data-expected]')) {
+    for (const said of all('[data-expected]', sheet)) {
       const chosen = question.responses[said.dataset.expected]?.length ?? 0;
       said.textContent = this.answers.say('expected', chosen, said.dataset.number);
     }

@@ -1,4 +1,5 @@
 // Pictures that are answered on: areas chosen or put in order, places pointed at, cards laid on places.
+import { all, hit, one } from '../dom.js';
 import { middle, outline, Plane, svg } from './plane.js';
 
 const STEP = 10;
@@ -10,17 +11,19 @@ export class Pictures {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.picture-work').forEach((root) => {
+    all('.picture-work', sheet).forEach((root) => {
       const plane = new Plane(root, this.answers);
       this.planes.set(root, plane);
-      root.querySelectorAll('[data-area]').forEach((area) => plane.over.append(this.area(item, root, plane, area.dataset)));
+      all('[data-area]', root).forEach((area) => plane.over.append(this.area(item, root, plane, area.dataset)));
       if (root.dataset.way === 'point') {
         this.bindPoint(item, root, plane);
       }
     });
   }
 
-  area(item, root, plane, { area, letter, shape, coords, label }) {
+  /** @param {DOMStringMap} drawn */
+  area(item, root, plane, drawn) {
+    const { area, letter, shape, coords, label } = drawn;
     const laying = root.matches('.laying');
     const group = svg('g', {
       tabindex: '0',
@@ -55,7 +58,7 @@ export class Pictures {
     plane.over.setAttribute('aria-label', this.answers.say('point.keys'));
     const press = (point) => this.answers.press(item, response, point);
     plane.over.addEventListener('click', (event) => {
-      press(event.target.closest('[data-point]')?.dataset.point ?? pointOf(plane.at(event)));
+      press(hit(event, '[data-point]')?.dataset.point ?? pointOf(plane.at(event)));
     });
     plane.over.addEventListener('keydown', (event) => {
       const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
@@ -90,14 +93,14 @@ export class Pictures {
   }
 
   draw(sheet, question) {
-    sheet.querySelectorAll('.picture-work').forEach((root) => {
+    all('.picture-work', sheet).forEach((root) => {
       const values = question.responses[root.dataset.response] ?? [];
       const { over, width } = this.planes.get(root);
-      over.querySelectorAll('[data-choice]').forEach((area) => {
+      all('[data-choice]', over).forEach((area) => {
         const at = values.indexOf(area.dataset.choice);
         area.classList.toggle('chosen', at >= 0);
         if (root.dataset.way === 'order') {
-          area.querySelector('text').textContent = at < 0 ? '' : String(at + 1);
+          one('text', area).textContent = at < 0 ? '' : String(at + 1);
           area.setAttribute(
             'aria-description',
             at < 0 ? this.answers.say('order.out') : this.answers.say('order.at', at + 1, values.length),
@@ -107,14 +110,14 @@ export class Pictures {
         }
       });
       if (root.dataset.way === 'point') {
-        over.querySelectorAll('[data-point]').forEach((point) => point.remove());
+        all('[data-point]', over).forEach((point) => point.remove());
         values.forEach((point) => {
           const [x, y] = point.split(' ').map(Number);
           const mark = cross({ width }, x, y, 'placed-point');
           mark.dataset.point = point;
           over.append(mark);
         });
-        root.querySelector('.pointed').textContent = values.length
+        one('.pointed', root).textContent = values.length
           ? this.answers.say('points', values.length)
           : this.answers.say('points.none');
       }

@@ -1,4 +1,6 @@
 // A picture with what lies on it: drawn in the picture's own pixels, made larger and smaller, moved by scrolling.
+import { all } from '../dom.js';
+
 const SVG = 'http://www.w3.org/2000/svg';
 const ZOOMS = [1, 1.5, 2, 3, 4];
 
@@ -20,9 +22,7 @@ export class Plane {
     this.plane.append(this.over);
     this.zoom = 1;
     this.view.style.setProperty('--shape', this.width / this.height);
-    root
-      .querySelectorAll('[data-zoom]')
-      .forEach((button) => button.addEventListener('click', () => this.step(Number(button.dataset.zoom))));
+    all('[data-zoom]', root).forEach((button) => button.addEventListener('click', () => this.step(Number(button.dataset.zoom))));
     this.answers = answers;
   }
 

@@ -1,5 +1,6 @@
 // Sounds and films. One that can be played only so often is fetched whole before it begins, part by part, with a ticket
 // that the server counts; a part that stalls is fetched again. What was fetched and has not begun is kept for the next press.
+import { all, from, one } from '../dom.js';
 import { post } from '../server.js';
 
 const TRIES = 5;
@@ -12,28 +13,28 @@ export class Playing {
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.playing').forEach((root) => {
-      const player = root.querySelector('audio, video');
+    all('.playing', sheet).forEach((root) => {
+      const player = one('audio, video', root, HTMLMediaElement);
       const { medium } = root.dataset;
       if (medium) {
         player.src = this.answers.medium(medium);
         player.preload = 'auto';
       }
-      const begin = root.querySelector('[data-play]');
-      const ask = root.querySelector('.play-ask');
+      const begin = one('[data-play]', root);
+      const ask = one('.play-ask', root);
       begin.addEventListener('click', () => {
         if (this.left(this.answers.page.stateOf(item), root) !== 1) {
           this.play(item, root, player);
         } else {
           ask.hidden = false;
-          ask.querySelector('button').focus();
+          one('button', ask).focus();
         }
       });
-      ask.querySelector('[data-go]').addEventListener('click', () => {
+      one('[data-go]', ask).addEventListener('click', () => {
         ask.hidden = true;
         this.play(item, root, player);
       });
-      ask.querySelector('[data-wait]').addEventListener('click', () => {
+      one('[data-wait]', ask).addEventListener('click', () => {
         ask.hidden = true;
         begin.focus();
       });
@@ -48,12 +49,12 @@ export class Playing {
       });
       player.addEventListener('ended', () => this.over(item, root));
       player.addEventListener('timeupdate', () => {
-        root.querySelector('progress').value = player.duration ? player.currentTime / player.duration : 0;
+        one('progress', root, HTMLProgressElement).value = player.duration ? player.currentTime / player.duration : 0;
       });
       player.addEventListener('waiting', () => this.say(root, 'play.stalled'));
       player.addEventListener('error', () => this.failed(item, root, player));
-      root.querySelector('[type=range]').addEventListener('input', (event) => {
-        player.volume = event.target.value / 100;
+      one('[type=range]', root).addEventListener('input', (event) => {
+        player.volume = Number(from(event, HTMLInputElement).value) / 100;
       });
     });
   }
@@ -134,7 +135,7 @@ export class Playing {
   }
 
   draw(sheet, question) {
-    sheet.querySelectorAll('.playing').forEach((root) => this.drawOne(root, question));
+    all('.playing', sheet).forEach((root) => this.drawOne(root, question));
   }
 
   drawOne(root, question, failed = false) {

@@ -1,5 +1,6 @@
 // Symbols on a ruled line that is wider than the window: laid where one presses, kept to its steps, moved by dragging
 // or with the arrow keys.
+import { all, focused, hit, maybe, one } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
 import { svg } from './plane.js';
 
@@ -10,25 +11,37 @@ const MARGIN = 20;
 const LABEL = 40;
 const MOST_WIDTH = 4_000;
 
+/**
+ * A question's line with what is drawn in it.
+ *
+ * @typedef {HTMLElement & { line: SVGElement, positions: string[], gap: number, cursor: number, past: string[][],
+ *     held: string | undefined }} Root
+ */
+
+/** @returns {Root[]} */
+function lines(sheet) {
+  return /** @type {Root[]} */ (all('.ruled-line', sheet));
+}
+
 export class RuledLine {
   constructor(answers) {
     this.answers = answers;
   }
 
   bind(sheet, item) {
-    sheet.querySelectorAll('.ruled-line').forEach((root) => {
+    lines(sheet).forEach((root) => {
       this.rule(item, root);
       root.held = undefined;
-      root.querySelectorAll('[data-symbol]').forEach((button) =>
+      all('[data-symbol]', root).forEach((button) =>
         button.addEventListener('click', () => {
-          root.querySelectorAll('[data-symbol]').forEach((other) => other.setAttribute('aria-pressed', String(other === button)));
+          all('[data-symbol]', root).forEach((other) => other.setAttribute('aria-pressed', String(other === button)));
           root.held = button.dataset.symbol;
           this.answers.page.whisper(this.answers.say('ruled-line.held', button.textContent.trim()));
         }),
       );
-      root.querySelector('[data-undo]').addEventListener('click', () => this.undo(item, root));
+      one('[data-undo]', root).addEventListener('click', () => this.undo(item, root));
       root.line.addEventListener('click', (event) => {
-        const placed = event.target.closest('[data-placed]');
+        const placed = hit(event, '[data-placed]');
         if (placed) {
           placed.focus();
         } else {
@@ -111,7 +124,7 @@ export class RuledLine {
 
   key(event, item, root) {
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    const placed = event.target.closest('[data-placed]');
+    const placed = hit(event, '[data-placed]');
     if (by) {
       event.preventDefault();
       event.stopPropagation();
@@ -140,7 +153,7 @@ export class RuledLine {
       this.change(item, root, () =>
         this.answers.answer(item, root.dataset.response, [...values.filter((other) => other !== placed), moved]),
       );
-      root.line.querySelector(`[data-placed="${moved}"]`)?.focus();
+      maybe(`[data-placed="${moved}"]`, root.line)?.focus();
       this.answers.page.whisper(this.answers.say('ruled-line.at', root.positions[step], root.dataset.unit));
     }
   }
@@ -153,17 +166,17 @@ export class RuledLine {
   }
 
   draw(sheet, question) {
-    sheet.querySelectorAll('.ruled-line').forEach((root) => {
-      const focused = document.activeElement?.dataset?.placed;
-      root.line.querySelectorAll('[data-placed]').forEach((placed) => placed.remove());
+    lines(sheet).forEach((root) => {
+      const before = focused()?.dataset.placed;
+      all('[data-placed]', root.line).forEach((placed) => placed.remove());
       const values = question.responses[root.dataset.response] ?? [];
       values.forEach((value) => root.line.append(this.placed(question.id, root, value)));
-      root.querySelector('[data-undo]').disabled = root.past.length === 0 || question.seal !== 'none';
-      root.querySelector('.ruled-line-said').textContent = values.length
+      one('[data-undo]', root, HTMLButtonElement).disabled = root.past.length === 0 || question.seal !== 'none';
+      one('.ruled-line-said', root).textContent = values.length
         ? this.answers.say('ruled-line.placed', values.length)
         : this.answers.say('ruled-line.none');
-      if (focused) {
-        root.line.querySelector(`[data-placed="${focused}"]`)?.focus();
+      if (before) {
+        maybe(`[data-placed="${before}"]`, root.line)?.focus();
       }
     });
   }

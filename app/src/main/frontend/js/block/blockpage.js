@@ -1,4 +1,5 @@
 // The page of an open block: turns presses into acts, brings questions into view, and draws what has changed.
+import { all, hit, one } from '../dom.js';
 import { Answers } from '../answers/answers.js';
 import { ToolButtons } from '../tool-buttons.js';
 import { put } from '../words.js';
@@ -24,9 +25,9 @@ export class BlockPage {
     this.page = page;
     this.stage = document.body.dataset.stage.slice('at '.length);
     this.hasReview = document.body.dataset.review === 'true';
-    this.floor = document.querySelector('.floor');
-    this.sheet = document.querySelector('#sheet');
-    this.viewed = [...document.querySelectorAll('[data-view]')].filter((element) => element !== this.floor);
+    this.floor = one('.floor');
+    this.sheet = one('#sheet');
+    this.viewed = all('[data-view]').filter((element) => element !== this.floor);
     this.questions = byData('.question', 'item');
     this.order = [...this.questions.keys()];
     this.states = new Map();
@@ -70,12 +71,8 @@ export class BlockPage {
 
   start() {
     this.sheets.start();
-    document
-      .querySelectorAll('[data-do]')
-      .forEach((button) => button.addEventListener('click', () => this.presses.do(button.dataset.do)));
-    document
-      .querySelectorAll('[data-walk]')
-      .forEach((button) => button.addEventListener('click', () => this.presses.walk(button.dataset.walk)));
+    all('[data-do]').forEach((button) => button.addEventListener('click', () => this.presses.do(button.dataset.do)));
+    all('[data-walk]').forEach((button) => button.addEventListener('click', () => this.presses.walk(button.dataset.walk)));
     new Keys({
       leave: () => this.presses.leaveFull(),
       strike: () => this.page.whisper(this.words.say('whisper.strike')),
@@ -172,7 +169,7 @@ export class BlockPage {
 
   /** A press that was meant for the question in view never reaches the one that has just gone out of view. */
   keepIn(event) {
-    const question = event.target.closest('.question');
+    const question = hit(event, '.question');
     const acts = event.type !== 'keydown' || PRESSING.includes(event.key);
     if (acts && question && question.dataset.item !== this.inView) {
       event.preventDefault();
@@ -262,7 +259,7 @@ export class BlockPage {
     this.shown = shown;
     this.view = room.view;
     this.turnTo(room.inView);
-    document.querySelector('#main').hidden = room.view === 'review';
+    one('#main').hidden = room.view === 'review';
     this.drawWhole(room.view === 'whole');
     this.floor.dataset.view = room.view;
     this.viewed.forEach((element) => {
@@ -341,7 +338,7 @@ export class BlockPage {
   }
 
   drawMark(question) {
-    const mark = document.querySelector('#mark');
+    const mark = one('#mark');
     mark.setAttribute('aria-pressed', String(Boolean(question?.marked)));
     put(document.querySelector('#mark-label'), this.words.say(question?.marked ? 'marked' : 'mark'));
   }
@@ -357,7 +354,7 @@ export class BlockPage {
       const asked = Panes.scroller(question);
       question.scrolled = asked.scrollTop > 0;
       const ends = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 24;
-      const below = document.querySelector('#below');
+      const below = one('#below');
       below.classList.toggle('beside', asked !== question);
       below.hidden = ends || this.view !== 'question';
       this.panes.drawBelow(question);

@@ -1,4 +1,5 @@
 // The ledger: a cell for each question, with its entry, its state and its mark for review.
+import { all } from '../dom.js';
 import { put } from '../words.js';
 import { byData } from './elements.js';
 
@@ -8,9 +9,7 @@ export class Cells {
     this.words = words;
     this.cells = byData('.c', 'item');
     this.cells.forEach((cell, item) => cell.addEventListener('click', () => open(item)));
-    document
-      .querySelectorAll('.tens-fold')
-      .forEach((fold) => fold.addEventListener('click', () => fold.parentElement.classList.toggle('folded')));
+    all('.tens-fold').forEach((fold) => fold.addEventListener('click', () => fold.parentElement.classList.toggle('folded')));
     this.eye = new IntersectionObserver((seen) =>
       seen.forEach(({ target, intersectionRatio }) => {
         this.eye.unobserve(target);

@@ -1,4 +1,5 @@
 // Finds, filters and sorts questions on the review page and in the full ledger.
+import { all, from, one } from '../dom.js';
 import { put } from '../words.js';
 
 export class Finder {
@@ -9,24 +10,20 @@ export class Finder {
     this.texts = texts;
     this.words = words;
     this.state = 'all';
-    this.find = document.querySelector('#review-find');
-    this.where = document.querySelector('#review-where');
-    this.sort = document.querySelector('#review-sort');
-    this.walkShown = document.querySelector('#walk-shown');
+    this.find = one('#review-find', document, HTMLInputElement);
+    this.where = one('#review-where', document, HTMLSelectElement);
+    this.sort = one('#review-sort', document, HTMLSelectElement);
+    this.walkShown = one('#walk-shown');
     this.find.addEventListener('input', () => this.draw());
     this.where.addEventListener('change', () => this.draw());
     this.sort.addEventListener('change', () => this.order());
-    document.querySelector('#ledger-find').addEventListener('input', ({ target }) => this.findCells(target.value));
-    document
-      .querySelectorAll('[data-filter]')
-      .forEach((button) => button.addEventListener('click', () => this.filter(button.dataset.filter)));
+    one('#ledger-find').addEventListener('input', (event) => this.findCells(from(event, HTMLInputElement).value));
+    all('[data-filter]').forEach((button) => button.addEventListener('click', () => this.filter(button.dataset.filter)));
   }
 
   filter(state) {
     this.state = state;
-    document
-      .querySelectorAll('[data-filter]')
-      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.filter === state)));
+    all('[data-filter]').forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.filter === state)));
     this.draw();
   }
 

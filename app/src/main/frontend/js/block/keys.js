@@ -1,4 +1,5 @@
 // What keys do in an open block, while nothing is typed anywhere.
+import { hit } from '../dom.js';
 import { asking } from '../dialogs.js';
 
 const ACTIONS = {
@@ -38,7 +39,7 @@ export class Keys {
     if (event.ctrlKey || event.altKey || event.metaKey || asking() || (event.key === 'Escape' && this.hooks.leave())) {
       return;
     }
-    if (event.key === 'Escape' && event.target.closest(ANSWERED_IN)) {
+    if (event.key === 'Escape' && hit(event, ANSWERED_IN)) {
       leaveBox(event.target);
       return;
     }

@@ -1,4 +1,5 @@
 // What is asked before a section is closed, and before a break of one's own.
+import { one } from '../dom.js';
 import { put, span } from '../words.js';
 
 export class Leaving {
@@ -12,19 +13,19 @@ export class Leaving {
 
   /** Asks before the section is closed, naming exactly what would stay without a full answer, and the time that is left. */
   askToClose(room, stage) {
-    const list = document.querySelector('#close-list');
+    const list = one('#close-list');
     list.replaceChildren(
       ...this.linesToClose().map((text) => Object.assign(document.createElement('li'), { textContent: text })),
     );
     const open = room.totals[stage].withoutFullAnswer > 0;
-    document.querySelector('#close-all').hidden = open;
-    document.querySelector('#close-costs').hidden = !open;
+    one('#close-all').hidden = open;
+    one('#close-costs').hidden = !open;
     put(
       document.querySelector('#close-left'),
       room.tightestClock ? this.words.say('close.left', span(room.tightestClock.left)) : '',
     );
-    document.querySelector('#close [data-act]').disabled = !mayClose(room);
-    document.querySelector('#close').showModal();
+    one('#close [data-act]', document, HTMLButtonElement).disabled = !mayClose(room);
+    one('#close', document, HTMLDialogElement).showModal();
   }
 
   /** A line for what is blank, not opened, answered in part and marked, in each section that has such. */
@@ -53,8 +54,8 @@ export class Leaving {
       document.querySelector('#break-seals'),
       numbers.length ? this.words.say('own-break.seals', numbers.length, ranges(numbers)) : '',
     );
-    document.querySelector('#break [data-act]').disabled = next === 0;
-    document.querySelector('#break').showModal();
+    one('#break [data-act]', document, HTMLButtonElement).disabled = next === 0;
+    one('#break', document, HTMLDialogElement).showModal();
   }
 
   /** Says from when on the section can be closed, where it cannot yet. */
@@ -63,7 +64,7 @@ export class Leaving {
     const key = `${may} ${room.closableFrom}`;
     if (this.drawn !== key) {
       this.drawn = key;
-      const note = document.querySelector('#not-yet');
+      const note = one('#not-yet');
       note.hidden = may;
       put(
         note,
@@ -73,7 +74,7 @@ export class Leaving {
             ? this.words.say('close.from', this.words.time(room.closableFrom))
             : this.words.say('close.at-the-end'),
       );
-      document.querySelector('#ask-close').disabled = !may;
+      one('#ask-close', document, HTMLButtonElement).disabled = !may;
     }
   }
 }

@@ -1,5 +1,6 @@
 // What several questions are about, beside the question: two panes that scroll each by itself, with a divider between,
 // or two tabs in a narrow window. It is read first, alone; what is seen of it stays from question to question.
+import { all } from '../dom.js';
 import { drag } from '../drag.js';
 
 const SHARE = 'ledger-case-share';
@@ -32,13 +33,13 @@ export class Panes {
     if (!panes) {
       return;
     }
-    panes.querySelectorAll('[data-pane-to]').forEach((button) =>
+    all('[data-pane-to]', panes).forEach((button) =>
       button.addEventListener('click', () => {
         this.turn(question, button.dataset.paneTo);
         this.focus(question);
       }),
     );
-    panes.querySelectorAll('.document').forEach((document, number) =>
+    all('.document', panes).forEach((document, number) =>
       document.addEventListener(
         'scroll',
         () => {
@@ -53,7 +54,7 @@ export class Panes {
       const document = shown(panes);
       document.scrollBy({ top: document.clientHeight * 0.8 });
     });
-    const tabs = [...panes.querySelectorAll('[data-document]')];
+    const tabs = all('[data-document]', panes);
     tabs.forEach((tab, number) => {
       tab.addEventListener('click', () => this.open(panes, number));
       tab.addEventListener('keydown', (event) =>
@@ -87,7 +88,7 @@ export class Panes {
     this.share = Math.min(MOST, Math.max(LEAST, share));
     this.sheet.style.setProperty('--case-share', this.share);
     panes.querySelector('.divider').setAttribute('aria-valuenow', this.share);
-    localStorage.setItem(SHARE, this.share);
+    localStorage.setItem(SHARE, String(this.share));
     this.turned();
   }
 
@@ -119,7 +120,7 @@ export class Panes {
     this.met(question);
     panes.querySelector('.divider').setAttribute('aria-valuenow', this.share);
     this.open(panes, document);
-    panes.querySelectorAll('.document').forEach((page, number) => {
+    all('.document', panes).forEach((page, number) => {
       page.scrollTop = tops[number] ?? 0;
     });
     this.turn(question, met ? 'both' : 'case');
@@ -128,9 +129,7 @@ export class Panes {
   turn(question, pane) {
     const panes = of(question);
     panes.dataset.pane = pane;
-    panes
-      .querySelectorAll('[data-pane-to]')
-      .forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.paneTo === pane)));
+    all('[data-pane-to]', panes).forEach((button) => button.setAttribute('aria-pressed', String(button.dataset.paneTo === pane)));
     this.turned();
   }
 
@@ -148,8 +147,8 @@ export class Panes {
 
   open(panes, number) {
     this.caseOf(panes).document = number;
-    panes.querySelectorAll('.document').forEach((document, place) => document.classList.toggle('shown', place === number));
-    panes.querySelectorAll('[data-document]').forEach((tab, place) => {
+    all('.document', panes).forEach((document, place) => document.classList.toggle('shown', place === number));
+    all('[data-document]', panes).forEach((tab, place) => {
       tab.setAttribute('aria-selected', String(place === number));
       tab.tabIndex = place === number ? 0 : -1;
     });

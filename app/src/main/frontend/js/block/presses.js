@@ -1,4 +1,5 @@
 // What buttons and keys do on the page of an open block.
+import { one } from '../dom.js';
 import { Panes } from './panes.js';
 
 export class Presses {
@@ -24,7 +25,7 @@ export class Presses {
       fold: () => page.cells.fold(),
       focus: () => this.focus(),
       rail: () => this.openRail(),
-      keys: () => document.querySelector('#keys').showModal(),
+      keys: () => one('#keys', document, HTMLDialogElement).showModal(),
       instructions: () => this.readAgain(),
     };
   }
@@ -114,7 +115,7 @@ export class Presses {
   openRail() {
     const open = this.page.floor.dataset.rail !== 'open';
     this.page.floor.dataset.rail = open ? 'open' : '';
-    document.querySelector('[data-do=rail]').setAttribute('aria-expanded', String(open));
+    one('[data-do=rail]').setAttribute('aria-expanded', String(open));
     this.page.layOutAnew();
   }
 
@@ -152,7 +153,7 @@ export class Presses {
 
   readAgain() {
     this.page.sitting.enter('instructions-reopened');
-    document.querySelector('#instructions').showModal();
+    one('#instructions', document, HTMLDialogElement).showModal();
   }
 
   digit(number, strikes) {

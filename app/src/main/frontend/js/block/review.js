@@ -1,4 +1,5 @@
 // The review page: a row for each question, found, filtered and sorted.
+import { one } from '../dom.js';
 import { span } from '../words.js';
 import { byData } from './elements.js';
 import { Finder } from './finder.js';
@@ -8,7 +9,7 @@ export class Review {
   constructor(sitting, words, open, cells, textOf) {
     this.sitting = sitting;
     this.words = words;
-    this.root = document.querySelector('#review');
+    this.root = one('#review');
     this.rows = byData('#review tbody tr', 'item');
     this.rows.forEach((row, item) => row.addEventListener('click', () => open(item)));
     this.finder = new Finder(cells, this.rows, textOf, words);
@@ -58,6 +59,6 @@ export class Review {
   drawSpent() {
     const own = JSON.parse(this.sitting.desk.whole(this.sitting.clock.now())).questions.filter(({ id }) => this.rows.has(id));
     own.forEach(({ id, spent }) => this.drawRowSpent(this.rows.get(id), spent));
-    document.querySelector('#sum-spent').textContent = span(own.reduce((sum, { spent }) => sum + spent, 0));
+    one('#sum-spent').textContent = span(own.reduce((sum, { spent }) => sum + spent, 0));
   }
 }

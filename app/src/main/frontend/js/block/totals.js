@@ -1,25 +1,26 @@
 // How many questions are answered, blank, marked: everywhere the page says so.
+import { all } from '../dom.js';
 import { put } from '../words.js';
 
 export class Totals {
   constructor(words, stage) {
     this.words = words;
     this.stage = stage;
-    this.numbers = [...document.querySelectorAll('[data-total]')];
-    this.sentences = [...document.querySelectorAll('[data-say]')];
-    this.sections = [...document.querySelectorAll('[data-section-total]')];
-    this.walks = [...document.querySelectorAll('[data-walk]')];
+    this.numbers = all('[data-total]');
+    this.sentences = all('[data-say]');
+    this.sections = all('[data-section-total]');
+    this.walks = all('[data-walk]', document, HTMLButtonElement);
   }
 
-  draw(all) {
-    const key = JSON.stringify(all);
+  draw(every) {
+    const key = JSON.stringify(every);
     if (this.drawn === key) {
       return;
     }
     this.drawn = key;
-    const totals = all[this.stage];
+    const totals = every[this.stage];
     this.sections.forEach((element) => {
-      const { answered, questions } = all[element.dataset.sectionTotal];
+      const { answered, questions } = every[element.dataset.sectionTotal];
       put(element, `${answered}/${questions}`);
     });
     this.numbers.forEach((element) => put(element, String(totals[element.dataset.total])));

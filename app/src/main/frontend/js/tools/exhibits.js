@@ -17,6 +17,8 @@ export class ExhibitTool {
     this.tabs = make('div', { class: 'exhibit-tabs', role: 'tablist', 'aria-label': this.say('tabs') });
     this.body = make('div', { class: 'exhibit-body', tabindex: '0', role: 'tabpanel' });
     this.said = make('p', { class: 'tool-said', role: 'status' });
+    /** Where each finger is that has gone down, by pointer. */
+    this.fingers = new Map();
     this.contents = make('div', { class: 'exhibit-contents', hidden: true });
     panel.body.classList.add('exhibit');
     panel.body.append(this.tabs, this.makeBar(), this.contents, this.said, this.body);
@@ -327,7 +329,6 @@ export class ExhibitTool {
     if (event.pointerType !== 'touch') {
       return false;
     }
-    this.fingers ??= new Map();
     this.fingers.set(event.pointerId, [event.clientX, event.clientY]);
     const lift = () => {
       this.fingers.delete(event.pointerId);

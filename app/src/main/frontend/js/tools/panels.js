@@ -1,5 +1,6 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
+import { all, maybe, one } from '../dom.js';
 import { drag } from '../drag.js';
 import { asking } from '../dialogs.js';
 
@@ -22,7 +23,7 @@ export class Panels {
     this.hooks = hooks;
     this.home = document.querySelector('#panels');
     this.main = document.querySelector('.main');
-    this.sheet = document.querySelector('#sheet');
+    this.sheet = one('#sheet');
     this.beside = 0;
     this.panels = new Map();
     this.order = [];
@@ -30,7 +31,7 @@ export class Panels {
     addEventListener('resize', () => this.layOut());
     new MutationObserver(() => this.layOut()).observe(document.documentElement, { attributes: true });
     document.addEventListener('keydown', (event) => {
-      if (event.key === 'Escape' && !event.defaultPrevented && !asking() && document.querySelector('#inkbar').hidden) {
+      if (event.key === 'Escape' && !event.defaultPrevented && !asking() && one('#inkbar').hidden) {
         this.foldFront();
       }
     });
@@ -64,13 +65,13 @@ export class Panels {
       rect: [0, 0, 0, 0],
       showing: '',
     };
-    const [mover, tidy, folder, closer] = element.querySelectorAll('header button');
+    const [mover, tidy, folder, closer] = all('header button', element);
     mover.textContent = title;
     mover.setAttribute('aria-label', this.words.say('panel.move', title));
     icon(tidy, 'M5 5h6v14H5zM15 5h4v6h-4zM15 14h4v5h-4z', this.words.say('panel.tidy'));
     icon(folder, 'M5 12h14', this.words.say('panel.fold'));
     icon(closer, 'M6 6l12 12M18 6L6 18', this.words.say('panel.close'));
-    element.querySelector('.sizer').setAttribute('aria-label', this.words.say('panel.size', title));
+    one('.sizer', element).setAttribute('aria-label', this.words.say('panel.size', title));
     element.addEventListener('pointerdown', () => this.toFront(panel), true);
     element.addEventListener('focusin', () => this.toFront(panel));
     this.drag(panel, mover, (rect, dx, dy) => [rect[0] + dx, rect[1] + dy, rect[2], rect[3]]);
@@ -92,7 +93,7 @@ export class Panels {
       rect: [place.left, place.top, place.width, place.height],
       showing: place.showing,
     });
-    this.order = [...this.order.filter((one) => one !== panel), panel];
+    this.order = [...this.order.filter((other) => other !== panel), panel];
   }
 
   open(panel) {
@@ -108,7 +109,7 @@ export class Panels {
     this.layOut();
     this.enter(panel);
     this.hooks.changed();
-    document.querySelector('.question.open')?.focus({ preventScroll: true });
+    maybe('.question.open')?.focus({ preventScroll: true });
   }
 
   fold(panel) {
@@ -122,7 +123,7 @@ export class Panels {
     const front = this.order.filter((panel) => panel.state === 'open').at(-1);
     if (front && this.shown) {
       this.fold(front);
-      document.querySelector('.question.open')?.focus({ preventScroll: true });
+      maybe('.question.open')?.focus({ preventScroll: true });
     }
   }
 
@@ -134,9 +135,9 @@ export class Panels {
 
   toFront(panel) {
     if (this.order.at(-1) !== panel) {
-      this.order = [...this.order.filter((one) => one !== panel), panel];
-      this.order.forEach((one, i) => {
-        one.element.style.zIndex = String(12 + i);
+      this.order = [...this.order.filter((other) => other !== panel), panel];
+      this.order.forEach((placed, i) => {
+        placed.element.style.zIndex = String(12 + i);
       });
     }
   }
@@ -206,7 +207,7 @@ export class Panels {
 
   area(unit) {
     const { left, top, width, height } = this.main.getBoundingClientRect();
-    const floor = Math.round(document.querySelector('.foot').getBoundingClientRect().top);
+    const floor = Math.round(one('.foot').getBoundingClientRect().top);
     return JSON.parse(this.module.area([left, top, width, height].map(Math.round), floor, unit));
   }
 

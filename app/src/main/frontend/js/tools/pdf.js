@@ -25,6 +25,8 @@ export class PdfDocument {
 
   constructor(pdf, body, text, drawn, size) {
     this.pdf = pdf;
+    /** The texts of all pages, once they are asked for. */
+    this.allTexts = undefined;
     this.body = body;
     this.text = text;
     this.drawn = drawn;

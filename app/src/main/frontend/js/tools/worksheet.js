@@ -1,4 +1,5 @@
 // The worksheet: a grid of cells, one line to type into, the keys of any spreadsheet. Values are the rulebook's.
+import { hit } from '../dom.js';
 import { drag } from '../drag.js';
 import { icon, make } from './panels.js';
 
@@ -143,7 +144,7 @@ export class WorksheetTool {
     this.sheet = this.bench.module.sheet(cells);
     this.formats = new Map(cells.map(({ cell, format }) => [cell, format]));
     for (const name of [...this.typed.keys()]) {
-      this.show({ cell: name, typed: '', shown: '', right: false });
+      this.show({ cell: name, typed: '', shown: '', right: false, error: undefined });
     }
     this.typed.clear();
     this.errors.clear();
@@ -290,6 +291,7 @@ export class WorksheetTool {
     const step = [Math.sign(right), Math.sign(down)];
     let place = extend ? this.to : this.at;
     const next = () => [place[0] + step[0], place[1] + step[1]];
+    /** @param {number[]} cell */
     const inside = ([column, row]) => column >= 0 && column < COLUMNS && row >= 0 && row < ROWS;
     const filled = (cell) => Boolean(this.typed.get(nameOf(cell)));
     const goal = inside(next()) && filled(place) && filled(next());
@@ -306,7 +308,7 @@ export class WorksheetTool {
   }
 
   pointer(event) {
-    const cell = event.target.closest('td[role="gridcell"]');
+    const cell = hit(event, 'td[role="gridcell"]');
     if (!cell) {
       return;
     }
@@ -495,6 +497,7 @@ function columns() {
   return Array.from({ length: COLUMNS }, (_, i) => String.fromCharCode(65 + i));
 }
 
+/** @param {number[]} cell its column and row, from 0 */
 function nameOf([column, row]) {
   return `${String.fromCharCode(65 + column)}${row + 1}`;
 }

@@ -1,14 +1,11 @@
 package dauntingledger.app.audit;
 
+import dauntingledger.app.said.SaidAfterForms;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
-import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
@@ -17,13 +14,11 @@ import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.support.RequestContextUtils;
 
 /** Writes every call of an {@link Audited} page to the audit log. */
 @Component
 class AuditedCalls implements HandlerInterceptor, WebMvcConfigurer {
-
-    /** What a page says of itself in the address it leads to, like {@code ?said=too-late}. */
-    private static final Pattern SAID = Pattern.compile("[?&]said=([a-z-]+)");
 
     private final Audit audit;
 
@@ -48,7 +43,7 @@ class AuditedCalls implements HandlerInterceptor, WebMvcConfigurer {
                         request.getRemoteAddr(),
                         audited.value(),
                         onWhom(request),
-                        failure == null ? outcome(response) : "failed"));
+                        failure == null ? outcome(request, response) : "failed"));
             }
         }
     }
@@ -63,11 +58,8 @@ class AuditedCalls implements HandlerInterceptor, WebMvcConfigurer {
                 : "";
     }
 
-    private static String outcome(HttpServletResponse response) {
-        Optional<String> said = Optional.ofNullable(response.getHeader(HttpHeaders.LOCATION))
-                .map(SAID::matcher)
-                .filter(Matcher::find)
-                .map(found -> found.group(1));
-        return said.orElse(response.getStatus() < 400 ? "done" : "refused " + response.getStatus());
+    private static String outcome(HttpServletRequest request, HttpServletResponse response) {
+        return SaidAfterForms.in(RequestContextUtils.getOutputFlashMap(request))
+                .orElse(response.getStatus() < 400 ? "done" : "refused " + response.getStatus());
     }
 }

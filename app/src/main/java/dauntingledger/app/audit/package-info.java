@@ -1,6 +1,6 @@
 /** Writes down who did what to whom, from where, and what came of it; and shows it to the exam office. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {})
+@ApplicationModule(allowedDependencies = {"said"})
 package dauntingledger.app.audit;
 
 import org.jspecify.annotations.NullMarked;

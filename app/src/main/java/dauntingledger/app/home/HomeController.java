@@ -15,7 +15,6 @@ import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -35,7 +34,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 
 /** The candidate's home page: the sittings they have, and the state of each. Staff are sent to their own pages. */
@@ -120,11 +118,7 @@ class HomeController {
     }
 
     @GetMapping("/")
-    String home(
-            Principal principal,
-            HttpServletRequest request,
-            Model model,
-            @RequestParam(defaultValue = "") String refused) {
+    String home(Principal principal, HttpServletRequest request, Model model) {
         if (request.isUserInRole(Staff.Role.INVIGILATOR.name())) {
             return "redirect:/invigilation";
         }
@@ -140,7 +134,6 @@ class HomeController {
         model.addAttribute("official", of(cards, Purpose.OFFICIAL));
         model.addAttribute("practised", of(cards, Purpose.PRACTICE));
         model.addAttribute("practice", practice());
-        refusal(refused).ifPresent(verdict -> model.addAttribute("refused", verdict));
         return "home";
     }
 
@@ -243,11 +236,5 @@ class HomeController {
                 .entrance()
                 .map(stage -> sitting.permits(new Act.StageOpened(stage), now))
                 .orElse(Verdict.SITTING_OVER);
-    }
-
-    /** Reads why the door was not opened, as {@code /?refused=too-early} names it. */
-    private static Optional<String> refusal(String refused) {
-        return PlainNames.find(refused, new Verdict[] {Verdict.TOO_EARLY, Verdict.TOO_LATE, Verdict.SITTING_OVER})
-                .map(PlainNames::name);
     }
 }

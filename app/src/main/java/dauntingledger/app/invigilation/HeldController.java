@@ -5,6 +5,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Staff;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.ActCodec;
@@ -20,7 +21,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -30,12 +30,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The entries of a sitting that do not count by themselves, and what a person decides. For invigilators and the office. */
 @Controller
 class HeldController {
-
-    private static final List<String> SAYINGS = List.of("counts", "does-not-count", "not-needed");
 
     private final Floor floor;
     private final Appointments appointments;
@@ -80,11 +79,7 @@ class HeldController {
             String refused) {}
 
     @GetMapping({"/invigilation/{sitting}/held", "/office/{sitting}/held"})
-    String page(
-            @PathVariable long sitting,
-            Principal principal,
-            Model model,
-            @RequestParam(defaultValue = "") String said) {
+    String page(@PathVariable long sitting, Principal principal, Model model) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
         Appointment appointment = find(sitting);
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
@@ -102,31 +97,43 @@ class HeldController {
         model.addAttribute(
                 "rows",
                 opened.held().stream().map(held -> row(held, opened.sitting())).toList());
-        model.addAttribute("said", SAYINGS.contains(said) ? said : "");
         return "held";
     }
 
     @Audited("held-entry-decided")
     @PostMapping({"/invigilation/{sitting}/held/{entry}", "/office/{sitting}/held/{entry}"})
     String decide(
-            @PathVariable long sitting, @PathVariable String entry, @RequestParam boolean counts, Principal principal) {
+            @PathVariable long sitting,
+            @PathVariable String entry,
+            @RequestParam boolean counts,
+            Principal principal,
+            RedirectAttributes redirected) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
         Appointment appointment = find(sitting);
         boolean done = decide(appointment, id(entry), counts, member);
-        return "redirect:" + base(member) + "/" + sitting + "/held?said="
-                + (!done ? "not-needed" : counts ? "counts" : "does-not-count");
+        redirected.addFlashAttribute(SaidAfterForms.SAID, done ? said(counts) : "not-needed");
+        return "redirect:" + base(member) + "/" + sitting + "/held";
     }
 
     /** Decides about all that wait in a sitting at once. */
     @Audited("held-entries-decided")
     @PostMapping({"/invigilation/{sitting}/held", "/office/{sitting}/held"})
-    String decideAll(@PathVariable long sitting, @RequestParam boolean counts, Principal principal) {
+    String decideAll(
+            @PathVariable long sitting,
+            @RequestParam boolean counts,
+            Principal principal,
+            RedirectAttributes redirected) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
         Appointment appointment = find(sitting);
         ledgers.open(appointment, clock.instant()).held().stream()
                 .filter(Held::waits)
                 .forEach(held -> decide(appointment, held.entry().id(), counts, member));
-        return "redirect:" + base(member) + "/" + sitting + "/held?said=" + (counts ? "counts" : "does-not-count");
+        redirected.addFlashAttribute(SaidAfterForms.SAID, said(counts));
+        return "redirect:" + base(member) + "/" + sitting + "/held";
+    }
+
+    private static String said(boolean counts) {
+        return counts ? "counts" : "does-not-count";
     }
 
     private boolean decide(Appointment appointment, EntryId entry, boolean counts, Staff.Member member) {

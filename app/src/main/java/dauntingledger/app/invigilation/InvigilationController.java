@@ -6,11 +6,13 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.room.Portraits;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Locks;
 import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Verdict;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -25,6 +27,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The door, and who calls from inside, as the invigilator sees them. For invigilators. */
 @Controller
@@ -65,10 +68,9 @@ class InvigilationController {
     }
 
     @GetMapping("/invigilation")
-    String page(Principal principal, Model model, @RequestParam(defaultValue = "") String said) {
+    String page(Principal principal, Model model) {
         model.addAttribute("member", member(principal));
         lists(model);
-        model.addAttribute("said", said.equals("done") || said.equals("too-late") ? said : "");
         return "invigilation";
     }
 
@@ -93,14 +95,15 @@ class InvigilationController {
     /** Tells a candidate who calls that somebody has seen it, with a few words or none. */
     @Audited("call-answered")
     @PostMapping("/invigilation/{sitting}/answer")
-    String answer(@PathVariable long sitting, @RequestParam(defaultValue = "") String words, Principal principal) {
-        if (words.length() > Act.HelpAnswered.MOST_WORDS) {
-            throw new ResponseStatusException(
-                    HttpStatus.BAD_REQUEST, "at most " + Act.HelpAnswered.MOST_WORDS + " characters can be told");
-        }
+    String answer(
+            @PathVariable long sitting,
+            @RequestParam(defaultValue = "") @Size(max = Act.HelpAnswered.MOST_WORDS) String words,
+            Principal principal,
+            RedirectAttributes redirected) {
         Appointment appointment = appointment(sitting);
         Act answer = new Act.HelpAnswered(member(principal).name(), words.strip());
-        return said(ledgers.record(appointment, answer, clock.instant()).verdict());
+        return said(
+                ledgers.record(appointment, answer, clock.instant()).verdict().isPermitted(), redirected);
     }
 
     private Appointment appointment(long sitting) {
@@ -109,45 +112,46 @@ class InvigilationController {
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private static String said(Verdict verdict) {
-        return "redirect:/invigilation?said=" + (verdict.isPermitted() ? "done" : "too-late");
+    /** Says on the list whether something was done; somebody may have been faster, or the candidate gone on. */
+    private static String said(boolean done, RedirectAttributes redirected) {
+        redirected.addFlashAttribute(SaidAfterForms.SAID, done ? "done" : "too-late");
+        return "redirect:/invigilation";
     }
 
     @Audited("admitted")
     @PostMapping("/invigilation/{sitting}/admit")
-    String admit(@PathVariable long sitting, Principal principal) {
-        return act(sitting, principal, Act.LeaveGiven::new);
+    String admit(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
+        return said(act(sitting, principal, Act.LeaveGiven::new), redirected);
     }
 
     @Audited("report-resolved")
     @PostMapping("/invigilation/{sitting}/resolve")
-    String resolve(@PathVariable long sitting, Principal principal) {
-        return act(sitting, principal, Act.ReportResolved::new);
+    String resolve(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
+        return said(act(sitting, principal, Act.ReportResolved::new), redirected);
     }
 
     @Audited("station-excused")
     @PostMapping("/invigilation/{sitting}/excuse")
-    String excuse(@PathVariable long sitting, Principal principal) {
-        return act(sitting, principal, Act.StationExcused::new);
+    String excuse(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
+        return said(act(sitting, principal, Act.StationExcused::new), redirected);
     }
 
     /** Lets a candidate sign in at once who has to wait because of wrong PINs. */
     @Audited("lock-lifted")
     @PostMapping("/invigilation/{sitting}/unlock")
-    String unlock(@PathVariable long sitting) {
-        boolean lifted = locks.lift(appointment(sitting).candidate(), clock.instant());
-        return "redirect:/invigilation?said=" + (lifted ? "done" : "too-late");
+    String unlock(@PathVariable long sitting, RedirectAttributes redirected) {
+        return said(locks.lift(appointment(sitting).candidate(), clock.instant()), redirected);
     }
 
     /** Admits everybody whom the invigilator's leave admits now. */
     @Audited("all-admitted")
     @PostMapping("/invigilation/admit-all")
-    String admitAll(Principal principal) {
+    String admitAll(Principal principal, RedirectAttributes redirected) {
         Instant now = clock.instant();
         door.among(floor.at(now).places(), now).stream()
                 .filter(waiting -> waiting.needed() == DoorList.Need.ADMIT)
                 .forEach(waiting -> act(waiting.sitting(), principal, Act.LeaveGiven::new));
-        return "redirect:/invigilation?said=done";
+        return said(true, redirected);
     }
 
     @Audited("portrait-shown")
@@ -159,19 +163,19 @@ class InvigilationController {
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    /** Does something at the stage where the candidate is; somebody may have been faster, or the candidate gone on. */
-    private String act(long sitting, Principal principal, BiFunction<StageId, String, Act> act) {
+    /** Does something at the stage where the candidate is, and returns whether that was still permitted. */
+    private boolean act(long sitting, Principal principal, BiFunction<StageId, String, Act> act) {
         Appointment appointment = appointment(sitting);
         Instant now = clock.instant();
         String person = member(principal).name();
-        Verdict verdict = ledgers.open(appointment, now)
+        return ledgers.open(appointment, now)
                 .sitting()
                 .route()
                 .stage()
                 .map(stage -> ledgers.record(appointment, act.apply(stage.id(), person), now)
                         .verdict())
-                .orElse(Verdict.SITTING_OVER);
-        return said(verdict);
+                .filter(Verdict::isPermitted)
+                .isPresent();
     }
 
     private Staff.Member member(Principal principal) {

@@ -1,6 +1,6 @@
 /** The person in charge of the room: who waits at the door and why, and letting them go on. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "audit", "ledger", "room", "words"})
+@ApplicationModule(allowedDependencies = {"signin", "audit", "ledger", "room", "words", "said"})
 package dauntingledger.app.invigilation;
 
 import org.jspecify.annotations.NullMarked;

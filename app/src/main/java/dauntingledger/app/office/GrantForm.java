@@ -7,8 +7,19 @@ import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.StageId;
+import jakarta.validation.Constraint;
+import jakarta.validation.ConstraintValidator;
+import jakarta.validation.ConstraintValidatorContext;
+import jakarta.validation.Payload;
+import jakarta.validation.constraints.AssertTrue;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,19 +35,33 @@ import java.util.stream.Stream;
  * @param extra minutes of an extra break by block, empty for none
  */
 record GrantForm(
+        @NotBlank(message = FACTOR_WRONG) @Factor(message = FACTOR_WRONG)
         String factor,
-        Map<String, String> boxes,
+
+        Map<String, @Factor(message = FACTOR_WRONG) String> boxes,
+
+        @NotBlank(message = MINUTES_WRONG) @Pattern(regexp = MINUTES, message = MINUTES_WRONG)
         String longer,
-        Map<String, String> extra,
+
+        Map<String, @Pattern(regexp = MINUTES, message = MINUTES_WRONG) String> extra,
         Boolean stops,
+
+        @Size(max = MOST_AIDS, message = "office.grant.aids-long")
         String aids,
+
         String theme,
         String text) {
 
+    private static final String FACTOR_WRONG = "office.grant.factor-wrong";
+    private static final String MINUTES_WRONG = "office.grant.minutes-wrong";
+
+    /** Nothing, or whole minutes up to four hours. */
+    private static final String MINUTES = "\\s*([0-9]{1,2}|[01][0-9]{2}|2[0-3][0-9]|240)?\\s*";
+
+    private static final int MOST_AIDS = 2_000;
+
     static final List<String> THEMES = withNone(Display.THEMES);
     static final List<String> SIZES = withNone(Display.SIZES);
-    private static final int MOST_MINUTES = 240;
-    private static final int MOST_AIDS = 2_000;
 
     /** A browser leaves out what is not there: a box that is not ticked, a field for a box the paper has not. */
     GrantForm {
@@ -70,24 +95,9 @@ record GrantForm(
                 display.textSize());
     }
 
-    /** Returns the keys of the messages that say what is wrong. */
-    List<String> problems() {
-        List<String> problems = new ArrayList<>();
-        if (factor(factor).isEmpty()
-                || filled(boxes).stream().anyMatch(own -> factor(own).isEmpty())) {
-            problems.add("office.grant.factor-wrong");
-        }
-        if (minutes(longer).isEmpty()
-                || filled(extra).stream().anyMatch(own -> minutes(own).isEmpty())) {
-            problems.add("office.grant.minutes-wrong");
-        }
-        if (aids.length() > MOST_AIDS) {
-            problems.add("office.grant.aids-long");
-        }
-        if (!THEMES.contains(theme) || !SIZES.contains(text)) {
-            problems.add("office.grant.display-wrong");
-        }
-        return problems;
+    @AssertTrue(message = "office.grant.display-wrong")
+    boolean isDisplayOffered() {
+        return THEMES.contains(theme) && SIZES.contains(text);
     }
 
     /** Returns what is granted by a form without problems. */
@@ -100,14 +110,14 @@ record GrantForm(
         });
         Map<StageId, Duration> breaks = new LinkedHashMap<>();
         extra.forEach((block, own) -> {
-            if (!own.isBlank() && minutes(own).orElseThrow() > 0) {
-                breaks.put(new StageId(block), Duration.ofMinutes(minutes(own).orElseThrow()));
+            if (!own.isBlank() && minutes(own) > 0) {
+                breaks.put(new StageId(block), Duration.ofMinutes(minutes(own)));
             }
         });
         return new Accommodations(
                 factor(factor).orElseThrow(),
                 factors,
-                Duration.ofMinutes(minutes(longer).orElseThrow()),
+                Duration.ofMinutes(minutes(longer)),
                 breaks,
                 stops,
                 aids.lines().map(String::strip).filter(line -> !line.isEmpty()).toList());
@@ -117,18 +127,30 @@ record GrantForm(
         return new Terms.Display(theme, text);
     }
 
-    private static List<String> filled(Map<String, String> fields) {
-        return fields.values().stream().filter(text -> !text.isBlank()).toList();
-    }
-
     private static Optional<Rational> factor(String text) {
         return Numeral.read(text).filter(Accommodations::isFactor);
     }
 
-    private static Optional<Integer> minutes(String text) {
-        return Optional.of(text.strip())
-                .filter(digits -> digits.matches("[0-9]{1,3}"))
-                .map(Integer::valueOf)
-                .filter(minutes -> minutes <= MOST_MINUTES);
+    private static int minutes(String text) {
+        return Integer.parseInt(text.strip());
+    }
+
+    /** Nothing, or a factor of a clock. */
+    @Constraint(validatedBy = FactorCheck.class)
+    @Retention(RetentionPolicy.RUNTIME)
+    @Target({ElementType.FIELD, ElementType.TYPE_USE})
+    @interface Factor {
+        String message();
+
+        Class<?>[] groups() default {};
+
+        Class<? extends Payload>[] payload() default {};
+    }
+
+    static final class FactorCheck implements ConstraintValidator<Factor, String> {
+        @Override
+        public boolean isValid(String text, ConstraintValidatorContext context) {
+            return text.isBlank() || factor(text).isPresent();
+        }
     }
 }

@@ -8,6 +8,7 @@ import dauntingledger.app.ledger.Replay;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.signin.Staff;
@@ -19,6 +20,7 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Verdict;
+import jakarta.validation.Valid;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -32,19 +34,20 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The office's view of all sittings. For the exam office. */
 @Controller
 class OfficeController {
 
     private static final int MOST_SITTINGS = 500;
-    private static final List<String> SAYINGS = List.of("granted", "reopened", "not-reopened");
 
     private final Appointments appointments;
     private final Ledgers ledgers;
@@ -103,7 +106,7 @@ class OfficeController {
     }
 
     @GetMapping("/office")
-    String page(Principal principal, Model model, @RequestParam(defaultValue = "") String said) {
+    String page(Principal principal, Model model) {
         Instant now = clock.instant();
         model.addAttribute("member", member(principal));
         model.addAttribute(
@@ -111,7 +114,6 @@ class OfficeController {
                 appointments.all(MOST_SITTINGS).stream()
                         .map(appointment -> row(appointment, now))
                         .toList());
-        model.addAttribute("said", SAYINGS.contains(said) ? said : "");
         return "office";
     }
 
@@ -124,16 +126,22 @@ class OfficeController {
 
     @Audited("accommodations-granted")
     @PostMapping("/office/{sitting}/accommodations")
-    String grant(@PathVariable long sitting, @ModelAttribute GrantForm form, Principal principal, Model model) {
+    String grant(
+            @PathVariable long sitting,
+            @ModelAttribute @Valid GrantForm form,
+            BindingResult checked,
+            Principal principal,
+            Model model,
+            RedirectAttributes redirected) {
         Appointment appointment = find(sitting);
-        List<String> problems = form.problems();
-        if (!problems.isEmpty()) {
-            return form(appointment, form, problems, principal, model);
+        if (checked.hasErrors()) {
+            return form(appointment, form, problems(checked), principal, model);
         }
         try {
             Accommodations granted = form.accommodations();
             appointments.grant(appointment.sitting(), granted, form.display());
-            return "redirect:/office?said=granted";
+            redirected.addFlashAttribute(SaidAfterForms.SAID, "granted");
+            return "redirect:/office";
         } catch (MalformedPaperException e) {
             return form(appointment, form, List.of("office.grant.no-good-break"), principal, model);
         } catch (IllegalStateException e) {
@@ -141,10 +149,18 @@ class OfficeController {
         }
     }
 
+    /** Returns the keys of the messages that say what is wrong, each once. */
+    private static List<String> problems(BindingResult checked) {
+        return checked.getAllErrors().stream()
+                .map(problem -> String.valueOf(problem.getDefaultMessage()))
+                .distinct()
+                .toList();
+    }
+
     /** Lets somebody in again; the ledger says who permitted it. */
     @Audited("re-entry-permitted")
     @PostMapping("/office/{sitting}/reopen")
-    String reopen(@PathVariable long sitting, Principal principal) {
+    String reopen(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
         Appointment appointment = find(sitting);
         Instant now = clock.instant();
         String person = member(principal).name();
@@ -156,7 +172,8 @@ class OfficeController {
                         .verdict())
                 .filter(Verdict::isPermitted)
                 .isPresent();
-        return "redirect:/office?said=" + (done ? "reopened" : "not-reopened");
+        redirected.addFlashAttribute(SaidAfterForms.SAID, done ? "reopened" : "not-reopened");
+        return "redirect:/office";
     }
 
     /**

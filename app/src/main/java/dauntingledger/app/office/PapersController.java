@@ -22,7 +22,6 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,7 +29,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The papers of the installation: which there are, taking one in, giving one out. For the exam office. */
 @Controller
@@ -62,33 +60,30 @@ class PapersController {
 
     /** What became of a package that was sent: the paper it is, or what keeps it from being one. */
     record Outcome(String said, String title, int version, List<Problem> problems, List<Problem> notes) {
+        static final Outcome NONE = refused("", List.of(), List.of());
+
         static Outcome refused(String said, List<Problem> problems, List<Problem> notes) {
             return new Outcome(said, "", 0, problems, notes);
         }
     }
 
     @GetMapping("/office/papers")
-    ModelAndView page(Principal principal, Model model) {
-        Outcome last = model.getAttribute("outcome") instanceof Outcome outcome
-                ? outcome
-                : Outcome.refused("", List.of(), List.of());
-        return view(principal, last, HttpStatus.OK);
+    ModelAndView page(Principal principal) {
+        return view(principal, Outcome.NONE, HttpStatus.OK);
     }
 
     /** Takes a package in; nothing is kept unless all of it can be read. */
     @Audited("package-taken-in")
     @PostMapping("/office/papers")
-    ModelAndView take(@RequestParam("package") MultipartFile sent, Principal principal, RedirectAttributes redirected)
-            throws IOException {
+    ModelAndView take(@RequestParam("package") MultipartFile sent, Principal principal) throws IOException {
         if (sent.isEmpty()) {
             return refused(principal, Outcome.refused("none", List.of(), List.of()));
         }
         try (InputStream in = sent.getInputStream()) {
             Papers.Imported taken = papers.importPackage(in);
             String title = papers.text(taken.paper()).paper().title();
-            redirected.addFlashAttribute(
-                    "outcome", new Outcome("taken", title, taken.paper().version(), List.of(), taken.notes()));
-            return new ModelAndView("redirect:/office/papers");
+            Outcome outcome = new Outcome("taken", title, taken.paper().version(), List.of(), taken.notes());
+            return view(principal, outcome, HttpStatus.CREATED);
         } catch (PackageRefusedException e) {
             return refused(principal, Outcome.refused("refused", e.problems(), e.notes()));
         } catch (VersionKeptException e) {

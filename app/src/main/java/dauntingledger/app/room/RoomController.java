@@ -9,6 +9,7 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ExhibitText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.ChosenLanguage;
 import dauntingledger.app.words.Words;
@@ -47,6 +48,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The pages of a sitting, one address for all stages. For the sitting's own candidate. */
 @Controller
@@ -94,29 +96,30 @@ class RoomController {
 
     /** Enters a sitting that has not begun; one that has is simply shown. */
     @PostMapping("/sittings/{sitting}/enter")
-    String enter(@RoomAccess.Own Appointment appointment) {
-        return begin(appointment);
+    String enter(@RoomAccess.Own Appointment appointment, RedirectAttributes redirected) {
+        return begin(appointment, redirected);
     }
 
     /** Begins a sitting of a practice paper, or goes on with one that was begun. For every candidate. */
     @PostMapping("/practice/{paper}")
-    String practise(@PathVariable String paper, Principal principal) {
+    String practise(@PathVariable String paper, Principal principal, RedirectAttributes redirected) {
         PaperRef ref = papers.latest().stream()
                 .filter(latest -> latest.id().value().equals(paper))
                 .filter(latest -> papers.text(latest).about().purpose() != Purpose.OFFICIAL)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Instant now = clock.instant();
-        return begin(appointments.of(principal.getName()).stream()
+        Appointment appointment = appointments.of(principal.getName()).stream()
                 .filter(begun -> begun.paper().equals(ref))
                 .filter(begun -> ledgers.openIfReadable(begun, now)
                         .filter(opened -> !(opened.sitting().route().position() instanceof Position.Over))
                         .isPresent())
                 .findFirst()
-                .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN)));
+                .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN));
+        return begin(appointment, redirected);
     }
 
-    private String begin(Appointment appointment) {
+    private String begin(Appointment appointment, RedirectAttributes redirected) {
         Instant now = clock.instant();
         Sitting sitting = ledgers.open(appointment, now).sitting();
         Optional<StageId> entrance = sitting.route().entrance();
@@ -124,7 +127,8 @@ class RoomController {
             Act opening = new Act.StageOpened(entrance.get());
             Verdict verdict = sitting.permits(opening, now);
             if (!verdict.isPermitted() && !(sitting.route().position() instanceof Position.Over)) {
-                return "redirect:/?refused=" + PlainNames.name(verdict);
+                redirected.addFlashAttribute(SaidAfterForms.SAID, PlainNames.name(verdict));
+                return "redirect:/";
             }
             boolean block = sitting.route()
                     .stage()

@@ -2,6 +2,7 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.PinCheck;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
@@ -12,6 +13,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What is done in the room by plain forms: signing in again after a break, and surveys. For the sitting's own candidate. */
 @Controller
@@ -28,18 +30,22 @@ class RoomFormsController {
     }
 
     @PostMapping("/sittings/{sitting}/return")
-    String signInAgain(@RoomAccess.Own Appointment appointment, @RequestParam String pin, HttpServletRequest request) {
-        long sitting = appointment.sitting().value();
-        String room = "redirect:/sittings/" + sitting;
-        return switch (pins.check(appointment.candidate(), pin, request)) {
-            case RIGHT -> {
-                ledgers.record(appointment, new Act.SignedInAgain(), clock.instant());
-                yield room;
-            }
-            case WRONG -> room + "?pin=wrong";
-            case WAIT -> room + "?pin=wait";
-            case UNAVAILABLE -> room + "?pin=unavailable";
-        };
+    String signInAgain(
+            @RoomAccess.Own Appointment appointment,
+            @RequestParam String pin,
+            HttpServletRequest request,
+            RedirectAttributes redirected) {
+        switch (pins.check(appointment.candidate(), pin, request)) {
+            case RIGHT -> ledgers.record(appointment, new Act.SignedInAgain(), clock.instant());
+            case WRONG -> redirected.addFlashAttribute(SaidAfterForms.SAID, "pin-wrong");
+            case WAIT -> redirected.addFlashAttribute(SaidAfterForms.SAID, "pin-wait");
+            case UNAVAILABLE -> redirected.addFlashAttribute(SaidAfterForms.SAID, "pin-unavailable");
+        }
+        return room(appointment);
+    }
+
+    private static String room(Appointment appointment) {
+        return "redirect:/sittings/" + appointment.sitting();
     }
 
     /** A survey that was answered or is passed over changes nothing; the page it stood on is shown again. */
@@ -48,14 +54,15 @@ class RoomFormsController {
             @RoomAccess.Own Appointment appointment,
             @RequestParam String about,
             @RequestParam(defaultValue = "0") int rating,
-            @RequestParam(defaultValue = "") String comment) {
-        long sitting = appointment.sitting().value();
+            @RequestParam(defaultValue = "") String comment,
+            RedirectAttributes redirected) {
         try {
             ledgers.record(
                     appointment, new Act.SurveyAnswered(new StageId(about), rating, comment.strip()), clock.instant());
         } catch (IllegalArgumentException e) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()), e);
         }
-        return "redirect:/sittings/" + sitting + "?survey=thanks";
+        redirected.addFlashAttribute(SaidAfterForms.SAID, "survey-thanks");
+        return room(appointment);
     }
 }

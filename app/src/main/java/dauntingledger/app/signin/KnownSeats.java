@@ -1,18 +1,12 @@
 package dauntingledger.app.signin;
 
+import dauntingledger.app.signing.Signatures;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
-import java.security.InvalidKeyException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.stream.Stream;
-import javax.crypto.Mac;
-import javax.crypto.spec.SecretKeySpec;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Component;
@@ -25,20 +19,21 @@ import org.springframework.stereotype.Component;
 public class KnownSeats {
 
     private static final String PREFIX = "ledger-seat-";
-    private static final String ALGORITHM = "HmacSHA256";
+    private static final String SEAT = "seat";
+    private static final String LEFT_BEHIND = "left behind";
 
-    private final byte[] key;
+    private final Signatures signatures;
     private final SignInSettings settings;
 
-    KnownSeats(SignInSettings settings) {
-        this.key = SigningKey.in(settings.data()).getBytes(StandardCharsets.US_ASCII);
+    KnownSeats(Signatures signatures, SignInSettings settings) {
+        this.signatures = signatures;
         this.settings = settings;
     }
 
     /** Makes this browser the one that has the seat of a sitting. */
     public void remember(
             String candidate, long sitting, String seat, HttpServletRequest request, HttpServletResponse response) {
-        String value = seat + "." + signature("seat", candidate, sitting, seat);
+        String value = seat + "." + signatures.of(SEAT, candidate, String.valueOf(sitting), seat);
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
                 ResponseCookie.from(PREFIX + sitting, value)
@@ -53,11 +48,11 @@ public class KnownSeats {
 
     /** Returns what lets the entries of a window be taken in without its candidate being signed in. */
     public String token(String candidate, long sitting, String seat) {
-        return signature("left behind", candidate, sitting, seat);
+        return signatures.of(LEFT_BEHIND, candidate, String.valueOf(sitting), seat);
     }
 
     public boolean isToken(String token, String candidate, long sitting, String seat) {
-        return same(token, token(candidate, sitting, seat));
+        return signatures.holds(token, LEFT_BEHIND, candidate, String.valueOf(sitting), seat);
     }
 
     /** Returns the seat that this browser took last in a candidate's sitting. */
@@ -85,28 +80,12 @@ public class KnownSeats {
             return Optional.empty();
         }
         String seat = value.substring(0, dot);
-        return same(value.substring(dot + 1), signature("seat", candidate, sitting, seat))
+        return signatures.holds(value.substring(dot + 1), SEAT, candidate, String.valueOf(sitting), seat)
                 ? Optional.of(seat)
                 : Optional.empty();
     }
 
-    /** Compares in a time that tells nothing. */
-    private static boolean same(String claimed, String due) {
-        return MessageDigest.isEqual(claimed.getBytes(StandardCharsets.UTF_8), due.getBytes(StandardCharsets.US_ASCII));
-    }
-
     private static Stream<Cookie> cookies(HttpServletRequest request) {
         return request.getCookies() == null ? Stream.empty() : Arrays.stream(request.getCookies());
-    }
-
-    private String signature(String purpose, String candidate, long sitting, String seat) {
-        try {
-            Mac mac = Mac.getInstance(ALGORITHM);
-            mac.init(new SecretKeySpec(key, ALGORITHM));
-            String signed = purpose + "\n" + candidate + "\n" + sitting + "\n" + seat;
-            return HexFormat.of().formatHex(mac.doFinal(signed.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException | InvalidKeyException e) {
-            throw new IllegalStateException("every Java platform has " + ALGORITHM, e);
-        }
     }
 }

@@ -2,6 +2,7 @@ package dauntingledger.app.signin;
 
 import dauntingledger.app.audit.Audit;
 import dauntingledger.app.audit.Deed;
+import dauntingledger.app.signing.SigningKey;
 import jakarta.persistence.EntityManager;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -98,9 +99,9 @@ class SecurityConfiguration {
             EntityManager entities,
             TransactionTemplate transactions,
             SignInSettings settings,
+            SigningKey secret,
             Clock clock) {
-        return new RememberedSignIns(
-                SigningKey.in(settings.data()), register, entities, transactions, clock, settings.signedInFor());
+        return new RememberedSignIns(secret.text(), register, entities, transactions, clock, settings.signedInFor());
     }
 
     @Bean

@@ -1,6 +1,5 @@
 package dauntingledger.app.signin;
 
-import java.nio.file.Path;
 import java.time.Duration;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -8,7 +7,6 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 /**
  * Settings of the sign-in and the pages around it.
  *
- * @param data where the application keeps its files
  * @param pinCost the cost of hashing a PIN, as a power of two of rounds. A PIN is short and protected by the throttle
  *     rather than by the hash; 8 takes about 25 ms of one core, so that a morning's thousands can sign in.
  * @param numberPrefix what candidate numbers begin with; it need not be typed, so that digits are enough
@@ -17,7 +15,6 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  */
 @ConfigurationProperties("exam")
 record SignInSettings(
-        @DefaultValue("./data") Path data,
         @DefaultValue("8") int pinCost,
         @DefaultValue("") String numberPrefix,
         @DefaultValue("false") boolean shufflesKeypad,

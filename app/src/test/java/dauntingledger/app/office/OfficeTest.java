@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -54,7 +55,8 @@ class OfficeTest extends ExamServerTest {
                         .param("aids", "a ruler\n\n  a lamp ")
                         .param("theme", "dark")
                         .param("text", "150"))
-                .andExpect(redirectedUrl("/office?said=granted"));
+                .andExpect(redirectedUrl("/office"))
+                .andExpect(flash().attribute("said", "granted"));
 
         Appointment granted = appointments.find(appointment.sitting()).orElseThrow();
         assertThat(granted.terms().accommodations().factor()).isEqualTo(Rational.of(5, 4));
@@ -75,7 +77,9 @@ class OfficeTest extends ExamServerTest {
     void saysThatReadingTimesGrowToo() throws Exception {
         Appointment appointment = newAppointment("lightkeeper", Terms.OPEN.withCode("1"));
 
-        asOffice(grant(appointment).param("factor", "3/2")).andExpect(redirectedUrl("/office?said=granted"));
+        asOffice(grant(appointment).param("factor", "3/2"))
+                .andExpect(redirectedUrl("/office"))
+                .andExpect(flash().attribute("said", "granted"));
 
         asOffice(get("/office"))
                 .andExpect(content().string(containsString("‘Instructions’: 4 min 30 s instead of 3 minutes")));
@@ -122,7 +126,8 @@ class OfficeTest extends ExamServerTest {
         clock.advance(Duration.ofMinutes(30));
 
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
-                .andExpect(redirectedUrl("/office?said=reopened"));
+                .andExpect(redirectedUrl("/office"))
+                .andExpect(flash().attribute("said", "reopened"));
 
         Sitting sitting = sitting(appointment);
         assertThat(sitting.route().position()).isEqualTo(new Position.At(0));
@@ -130,7 +135,8 @@ class OfficeTest extends ExamServerTest {
                 .isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
         assertThat(ledgers.export(appointment)).anyMatch(line -> line.contains("\"person\":\"Orla Menck\""));
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
-                .andExpect(redirectedUrl("/office?said=not-reopened"));
+                .andExpect(redirectedUrl("/office"))
+                .andExpect(flash().attribute("said", "not-reopened"));
     }
 
     @Test

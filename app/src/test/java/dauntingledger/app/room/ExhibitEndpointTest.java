@@ -7,6 +7,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -165,13 +166,15 @@ class ExhibitEndpointTest extends ExamServerTest {
                     .andExpect(content().string(containsString("dizzy, please come")));
 
             mvc.perform(answer(tides).with(user("INV-1").roles("INVIGILATOR")))
-                    .andExpect(redirectedUrl("/invigilation?said=done"));
+                    .andExpect(redirectedUrl("/invigilation"))
+                    .andExpect(flash().attribute("said", "done"));
 
             assertThat(sitting(tides).help().flatMap(Help::answer))
                     .map(Help.Answer::words)
                     .contains("On my way");
             mvc.perform(answer(tides).with(user("INV-1").roles("INVIGILATOR")))
-                    .andExpect(redirectedUrl("/invigilation?said=too-late"));
+                    .andExpect(redirectedUrl("/invigilation"))
+                    .andExpect(flash().attribute("said", "too-late"));
             mvc.perform(get("/invigilation/list").with(user("INV-1").roles("INVIGILATOR")))
                     .andExpect(content().string(not(containsString("dizzy, please come"))));
         }

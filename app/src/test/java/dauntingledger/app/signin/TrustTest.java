@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -124,7 +125,8 @@ class TrustTest extends ExamServerTest {
             mvc.perform(post("/invigilation/" + appointment.sitting() + "/unlock")
                             .with(user("INV-1").roles("INVIGILATOR"))
                             .with(token()))
-                    .andExpect(redirectedUrl("/invigilation?said=done"));
+                    .andExpect(redirectedUrl("/invigilation"))
+                    .andExpect(flash().attribute("said", "done"));
 
             assertThat(signIn(appointment.candidate(), PIN, HERE).getRedirectedUrl())
                     .isEqualTo("/");

@@ -1,4 +1,4 @@
-package dauntingledger.app.signin;
+package dauntingledger.app.signing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -7,15 +7,19 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.util.HexFormat;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
 
-/** The secret that signs the cookie by which a sign-in outlives the server; made once and kept with the data. */
-final class SigningKey {
+/** The secret that signs what a browser keeps across restarts of the server; made once and kept with the data. */
+@Component
+public class SigningKey {
 
     private static final int BYTES = 32;
 
-    private SigningKey() {}
+    private final String text;
 
-    static String in(Path data) {
+    /** @throws UncheckedIOException if the secret cannot be read or made */
+    public SigningKey(@Value("${exam.data:./data}") Path data) {
         Path file = data.resolve("signing.key");
         try {
             if (Files.notExists(file)) {
@@ -25,9 +29,14 @@ final class SigningKey {
                 Files.writeString(file, HexFormat.of().formatHex(secret));
                 Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
             }
-            return Files.readString(file);
+            this.text = Files.readString(file);
         } catch (IOException e) {
             throw new UncheckedIOException("the signing key " + file + " cannot be read or made", e);
         }
+    }
+
+    /** Returns the secret, in hexadecimal digits. */
+    public String text() {
+        return text;
     }
 }
