@@ -1,7 +1,12 @@
 package dauntingledger.app.papers;
 
+import com.ctc.wstx.stax.WstxOutputFactory;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import javax.xml.stream.XMLOutputFactory;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamWriter;
 
 /**
  * Writes documents of packages so that {@link XmlReader} reads the same out of them. Namespaces follow from the names: a
@@ -15,70 +20,53 @@ final class XmlWriter {
             "math", "http://www.w3.org/1998/Math/MathML",
             "svg", "http://www.w3.org/2000/svg");
     private static final String QTI = "http://www.imsglobal.org/xsd/imsqtiasi_v3p0";
-    private static final String DECLARATION = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n";
 
-    private final StringBuilder out = new StringBuilder(DECLARATION);
+    /** Not the platform's: that one writes a line break in an attribute as it is, and it is read as a blank then. */
+    private static final XMLOutputFactory FACTORY = new WstxOutputFactory();
 
-    private XmlWriter() {}
+    private final XMLStreamWriter out;
 
-    static byte[] write(XmlElement root) {
-        XmlWriter writer = new XmlWriter();
-        writer.element(root, true);
-        return writer.out.append('\n').toString().getBytes(StandardCharsets.UTF_8);
+    private XmlWriter(XMLStreamWriter out) {
+        this.out = out;
     }
 
-    private void element(XmlElement element, boolean root) {
-        out.append('<').append(element.name());
+    static byte[] write(XmlElement root) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
+            out.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
+            new XmlWriter(out).element(root, true);
+            out.writeEndDocument();
+            out.close();
+        } catch (XMLStreamException e) {
+            throw new IllegalStateException("a paper that was read can be written", e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private void element(XmlElement element, boolean root) throws XMLStreamException {
+        out.writeStartElement(element.name());
         if (root || NAMESPACES.containsKey(element.name())) {
-            attribute("xmlns", NAMESPACES.getOrDefault(element.name(), QTI));
+            out.writeDefaultNamespace(NAMESPACES.getOrDefault(element.name(), QTI));
         }
         if (root) {
-            attribute("xmlns:dl", XmlReader.EXTENSIONS);
+            out.writeNamespace("dl", XmlReader.EXTENSIONS);
         }
-        element.attributes().forEach((name, value) -> attribute(standard(name, element), value));
-        if (element.children().isEmpty()) {
-            out.append("/>");
-            return;
+        for (Map.Entry<String, String> attribute : element.attributes().entrySet()) {
+            out.writeAttribute(standard(attribute.getKey(), element), attribute.getValue());
         }
-        out.append('>');
         for (Object child : element.children()) {
             switch (child) {
                 case XmlElement inner -> element(inner, false);
-                case String text -> escape(text, false);
+                case String text -> out.writeCharacters(text);
                 default -> throw new IllegalStateException("an element holds texts and elements only");
             }
         }
-        out.append("</").append(element.name()).append('>');
+        out.writeEndElement();
     }
 
     /** Languages and bases are XML's own attributes, except that our side file names its language itself. */
     private static String standard(String name, XmlElement element) {
         return !element.name().equals("paper") && (name.equals("lang") || name.equals("base")) ? "xml:" + name : name;
-    }
-
-    private void attribute(String name, String value) {
-        out.append(' ').append(name).append("=\"");
-        escape(value, true);
-        out.append('"');
-    }
-
-    private void escape(String text, boolean attribute) {
-        text.codePoints().forEach(c -> {
-            switch (c) {
-                case '&' -> out.append("&amp;");
-                case '<' -> out.append("&lt;");
-                case '>' -> out.append("&gt;");
-                case '"' -> out.append("&quot;");
-                case '\r' -> out.append("&#13;");
-                case '\n', '\t' -> {
-                    if (attribute) {
-                        out.append("&#").append(c).append(';');
-                    } else {
-                        out.appendCodePoint(c);
-                    }
-                }
-                default -> out.appendCodePoint(c);
-            }
-        });
     }
 }

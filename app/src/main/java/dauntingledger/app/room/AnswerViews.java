@@ -22,8 +22,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jsoup.Jsoup;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.HtmlUtils;
 
 /** Makes the view of how marks came about. */
 @Component
@@ -130,8 +130,7 @@ class AnswerViews {
                 .flatMap(part -> ((Part.Options) part).options().stream())
                 .filter(option -> value.elements().contains(option.choice().value()))
                 .map(option -> option.letter() + "  "
-                        + HtmlUtils.htmlUnescape(
-                                option.html().replaceAll("<[^>]*>", "").strip()))
+                        + Jsoup.parseBodyFragment(option.html()).text())
                 .toList();
         return named.size() == value.elements().size() ? String.join(" · ", named) : choice.label(value);
     }
