@@ -1,5 +1,6 @@
 // Marks on the words of questions, options, passages and exhibits. The rulebook keeps them by character; here they are
 // painted with the browser's highlights, which change no element of the page.
+import { onward } from './arrows.js';
 import { all, focused, one } from './dom.js';
 
 const LOOKS = ['ink-1', 'ink-2', 'ink-3', 'underlined', 'struck'];
@@ -184,9 +185,9 @@ export class TextMarks {
   barKey(event) {
     const buttons = all('button:not([hidden])', this.bar);
     const here = buttons.indexOf(focused());
-    if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
+    if (onward(event)) {
       event.preventDefault();
-      buttons[(here + (event.key === 'ArrowRight' ? 1 : buttons.length - 1)) % buttons.length].focus();
+      buttons[(here + buttons.length + onward(event)) % buttons.length].focus();
     } else if (event.key === 'Escape') {
       event.stopPropagation();
       this.end();

@@ -1,6 +1,7 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
 import { all, around, maybe, one } from './dom.js';
 import Alpine from '@alpinejs/csp';
+import { later, untilDone } from './again.js';
 import { stagePage } from './arrival.js';
 import { BlockPage } from './block/blockpage.js';
 import { ClockFace } from './clockface.js';
@@ -138,7 +139,7 @@ function whatIsNext(room) {
 async function notTooSoon() {
   const [from, at] = JSON.parse(sessionStorage.getItem(MOVED_ON) ?? '["", 0]');
   if (from === shownStage && Date.now() - at < SOONEST_MOVE) {
-    await new Promise((resolve) => setTimeout(resolve, SOONEST_MOVE));
+    await later(SOONEST_MOVE);
   }
   sessionStorage.setItem(MOVED_ON, JSON.stringify([shownStage, Date.now()]));
 }
@@ -224,23 +225,16 @@ async function keepForOffline() {
     return;
   }
   const comesThroughWorker = Boolean(workers.controller);
-  for (;;) {
-    try {
-      await workers.register('/service-worker.js');
-      if (!comesThroughWorker) {
-        const parts = performance
-          .getEntriesByType('resource')
-          .map((part) => part.name)
-          .filter((name) => name.includes('/assets/'));
-        await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
-        await keepPage();
-      }
-      return;
-    } catch {
-      await new Promise((resolve) => {
-        addEventListener('online', resolve, { once: true });
-        setTimeout(resolve, KEEP_AGAIN);
-      });
+  await untilDone(async () => {
+    await workers.register('/service-worker.js');
+    if (!comesThroughWorker) {
+      const parts = performance
+        .getEntriesByType('resource')
+        .map((part) => part.name)
+        .filter((name) => name.includes('/assets/'));
+      await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
+      await keepPage();
     }
-  }
+    return true;
+  }, KEEP_AGAIN);
 }

@@ -1,4 +1,5 @@
 // One sitting in this window: the rulebook's desk, the journal, the sender and the clock, held together.
+import { untilDone } from './again.js';
 import { digest } from './digest.js';
 import { ExamClock } from './examclock.js';
 import { MemoryJournal, openJournal, sayWaiting } from './journal.js';
@@ -6,6 +7,8 @@ import { keepSeat, lastSeat, ownSeat, seatKey } from './seat.js';
 import { Sender } from './sender.js';
 import { post, Refused } from './server.js';
 
+/** Between two tries to reach the server before the room goes on. */
+const ASK_AGAIN = 1_000;
 const SKEW = 'ledger-clock-skew';
 /** Looking at a question changes no answer; such entries are kept and sent together after this time at the latest. */
 const LOOKS_GATHER = 2_000;
@@ -116,17 +119,16 @@ export class Sitting {
   async settled() {
     this.keepLooks();
     await this.sender.drained();
-    for (;;) {
-      try {
-        await post('/time');
-        return;
-      } catch (error) {
-        if (error instanceof Refused && error.status === 401) {
-          this.hooks.signedOut();
-        }
-        await new Promise((resolve) => setTimeout(resolve, 1_000));
-      }
-    }
+    await untilDone(
+      () =>
+        post('/time').catch((error) => {
+          if (error instanceof Refused && error.status === 401) {
+            this.hooks.signedOut();
+          }
+          throw error;
+        }),
+      ASK_AGAIN,
+    );
   }
 
   answered(results) {

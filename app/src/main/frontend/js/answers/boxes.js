@@ -1,4 +1,5 @@
 // Boxes for numbers and words, texts of sentences, tables to fill, the booklet: what is typed is kept at every pause.
+import { downward } from '../arrows.js';
 import { all, one } from '../dom.js';
 
 export class Boxes {
@@ -119,7 +120,7 @@ export class Boxes {
 
   /** Up and down go through a column; Enter goes down. */
   tableKey(event, table, box) {
-    const by = { ArrowUp: -1, ArrowDown: 1, Enter: 1 }[event.key];
+    const by = event.key === 'Enter' ? 1 : downward(event);
     if (by) {
       event.preventDefault();
       const { cellIndex, parentElement } = box.closest('td');

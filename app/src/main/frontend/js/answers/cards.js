@@ -1,5 +1,6 @@
 // Cards: put in order, brought together with others, laid into gaps. Pressing takes and lays; dragging does it at once;
 // arrow keys move a card that lies in a row.
+import { downward, onward } from '../arrows.js';
 import { all, focused, hit, one } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
 
@@ -34,7 +35,7 @@ export class Cards {
         this.tellPlace(item, root, card);
       });
       card.addEventListener('keydown', (event) => {
-        const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[event.key];
+        const by = downward(event) || onward(event);
         const order = [...this.answers.given(item, response)];
         const at = order.indexOf(card.dataset.choice);
         if (by) {

@@ -1,4 +1,5 @@
 // Options in a list, words of a text, options in a gap: what is pressed is chosen, and pressed again it is not.
+import { downward } from '../arrows.js';
 import { all } from '../dom.js';
 import { isSelecting } from '../marks.js';
 
@@ -46,10 +47,10 @@ export class Options {
     if (event.key === ' ' || event.key === 'Enter') {
       event.preventDefault();
       this.choose(item, option);
-    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    } else if (downward(event)) {
       event.preventDefault();
       const options = [...option.closest('.opts, .hottexts').querySelectorAll('.o, .hottext')];
-      options[options.indexOf(option) + (event.key === 'ArrowDown' ? 1 : -1)]?.focus();
+      options[options.indexOf(option) + downward(event)]?.focus();
     }
   }
 

@@ -1,4 +1,5 @@
 // Pictures that are answered on: areas chosen or put in order, places pointed at, cards laid on places.
+import { arrow } from '../arrows.js';
 import { all, hit, one } from '../dom.js';
 import { middle, outline, Plane, svg } from './plane.js';
 
@@ -61,7 +62,7 @@ export class Pictures {
       press(hit(event, '[data-point]')?.dataset.point ?? pointOf(plane.at(event)));
     });
     plane.over.addEventListener('keydown', (event) => {
-      const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+      const by = arrow(event);
       if (by) {
         event.preventDefault();
         event.stopPropagation();

@@ -1,5 +1,6 @@
 // Sounds and films. One that can be played only so often is fetched whole before it begins, part by part, with a ticket
 // that the server counts; a part that stalls is fetched again. What was fetched and has not begun is kept for the next press.
+import { later } from '../again.js';
 import { all, from, one } from '../dom.js';
 import { post } from '../server.js';
 
@@ -110,7 +111,7 @@ export class Playing {
         throw new Error(`the recording stopped with ${answer?.status}`);
       }
       this.say(root, 'play.stalled');
-      await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN));
+      await later(TRY_AGAIN);
     }
   }
 

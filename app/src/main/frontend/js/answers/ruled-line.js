@@ -1,5 +1,6 @@
 // Symbols on a ruled line that is wider than the window: laid where one presses, kept to its steps, moved by dragging
 // or with the arrow keys.
+import { onward } from '../arrows.js';
 import { all, focused, hit, maybe, one } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
 import { svg } from './plane.js';
@@ -123,7 +124,7 @@ export class RuledLine {
   }
 
   key(event, item, root) {
-    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const by = onward(event);
     const placed = hit(event, '[data-placed]');
     if (by) {
       event.preventDefault();

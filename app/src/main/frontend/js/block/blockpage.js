@@ -12,6 +12,7 @@ import { Panes } from './panes.js';
 import { Presses } from './presses.js';
 import { Review } from './review.js';
 import { Sheets } from './sheets.js';
+import { Below } from './below.js';
 import { Totals } from './totals.js';
 import { TurnSteps } from './turn-steps.js';
 
@@ -62,6 +63,7 @@ export class BlockPage {
       flush: () => this.flush(),
     });
     this.presses = new Presses(this);
+    this.below = new Below(this);
     this.sheets = new Sheets(this.questions, sitting, words, {
       answers: this.answers,
       panes: this.panes,
@@ -87,11 +89,11 @@ export class BlockPage {
     document.addEventListener('visibilitychange', () => this.flush());
     addEventListener('pagehide', () => this.flush());
     this.questions.forEach((question) =>
-      question.addEventListener('scroll', () => this.drawBelow(), { passive: true, capture: true }),
+      question.addEventListener('scroll', () => this.below.draw(), { passive: true, capture: true }),
     );
     new ResizeObserver(() => {
       this.panes.fit();
-      this.drawBelow();
+      this.below.draw();
     }).observe(this.sheet);
     addEventListener('resize', () => this.layOutAnew());
     new MutationObserver(() => this.layOutAnew()).observe(document.documentElement, { attributes: true });
@@ -158,7 +160,7 @@ export class BlockPage {
     }
     this.sheets.draw(this.states.get(item));
     this.tools.marks.paint(sheet);
-    this.drawBelow();
+    this.below.draw();
   }
 
   /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
@@ -221,7 +223,7 @@ export class BlockPage {
 
   paneTurned() {
     this.drawNext();
-    this.drawBelow();
+    this.below.draw();
   }
 
   // ---- drawing
@@ -241,7 +243,7 @@ export class BlockPage {
         this.review.note(question);
       }
     }
-    this.endWanted = room.endWanted;
+    this.below.endWanted = room.endWanted;
     this.drawView(room);
     if (this.view === 'review') {
       this.review.draw();
@@ -268,7 +270,7 @@ export class BlockPage {
     this.review.show(room.view === 'review');
     this.drawWay(room);
     this.follow();
-    this.drawBelow();
+    this.below.draw();
   }
 
   /** All questions one below the other, to read; nothing in them can be pressed. */
@@ -341,32 +343,5 @@ export class BlockPage {
     const mark = one('#mark');
     mark.setAttribute('aria-pressed', String(Boolean(question?.marked)));
     put(document.querySelector('#mark-label'), this.words.say(question?.marked ? 'marked' : 'mark'));
-  }
-
-  /** Shows that a question goes on below what can be seen. */
-  drawBelow() {
-    requestAnimationFrame(() => this.lookForEnd());
-  }
-
-  lookForEnd() {
-    const question = this.inView && this.questions.get(this.inView);
-    if (question) {
-      const asked = Panes.scroller(question);
-      question.scrolled = asked.scrollTop > 0;
-      const ends = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 24;
-      const below = one('#below');
-      below.classList.toggle('beside', asked !== question);
-      below.hidden = ends || this.view !== 'question';
-      this.panes.drawBelow(question);
-      this.seeEnd(question, ends && Panes.asks(question));
-    }
-  }
-
-  /** Tells the rulebook that the end of a question was in view, where it wants to know. */
-  seeEnd(question, ends) {
-    if (ends && this.endWanted && !this.sheets.unknown.has(this.inView)) {
-      this.endWanted = false;
-      this.act('end-seen', { item: this.inView });
-    }
   }
 }

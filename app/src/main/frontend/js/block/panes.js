@@ -1,5 +1,6 @@
 // What several questions are about, beside the question: two panes that scroll each by itself, with a divider between,
 // or two tabs in a narrow window. It is read first, alone; what is seen of it stays from question to question.
+import { onward } from '../arrows.js';
 import { all } from '../dom.js';
 import { drag } from '../drag.js';
 
@@ -183,7 +184,8 @@ function shown(panes) {
 
 /** Moves a number by the arrow keys, which would otherwise turn to another question. */
 function onArrow(event, from, most, step, move) {
-  const to = { ArrowLeft: Math.max(0, from - step), ArrowRight: Math.min(most, from + step), Home: 0, End: most }[event.key];
+  const by = onward(event) * step;
+  const to = by ? Math.max(0, Math.min(most, from + by)) : { Home: 0, End: most }[event.key];
   if (to !== undefined) {
     event.preventDefault();
     event.stopPropagation();

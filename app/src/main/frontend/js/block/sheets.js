@@ -1,4 +1,5 @@
 // What stands in each question's sheet: its answers, whether they are entered, and what has sealed it.
+import { untilDone } from '../again.js';
 import { put } from '../words.js';
 
 const FETCH_AGAIN = 1_000;
@@ -46,17 +47,17 @@ export class Sheets {
     this.asked.add(item);
     const sheet = this.questions.get(item);
     this.sitting.keepLooks();
-    for (;;) {
+    return untilDone(async () => {
       await this.sitting.sender.drained();
-      const answer = await fetch(`${this.sitting.path}/questions/${encodeURIComponent(item)}`).catch(() => undefined);
-      if (answer?.ok) {
-        sheet.innerHTML = await answer.text();
-        this.unknown.delete(item);
-        this.bind(sheet, item);
-        return true;
+      const answer = await fetch(`${this.sitting.path}/questions/${encodeURIComponent(item)}`);
+      if (!answer.ok) {
+        return undefined;
       }
-      await new Promise((resolve) => setTimeout(resolve, FETCH_AGAIN));
-    }
+      sheet.innerHTML = await answer.text();
+      this.unknown.delete(item);
+      this.bind(sheet, item);
+      return true;
+    }, FETCH_AGAIN);
   }
 
   draw(question) {

@@ -1,9 +1,9 @@
-// Exhibits: documents in tabs, with pages, zoom, find, contents, and a hand to move them. PDF is drawn by a library that
-// is fetched with the first such document.
+// Exhibits: documents in tabs, with pages, zoom, find, contents, and a hand to move them.
 import { drag } from '../drag.js';
-import { rangeOf, textNodes } from '../marks.js';
-import { fetchGiven } from '../server.js';
+import { openDocument } from './documents.js';
+import { ExhibitFinder } from './exhibit-finder.js';
 import { icon, make } from './panels.js';
+import { Pinch } from './pinch.js';
 
 const ZOOMS = [50, 75, 100, 125, 150, 200, 300, 400];
 const TURNED = 600;
@@ -17,8 +17,6 @@ export class ExhibitTool {
     this.tabs = make('div', { class: 'exhibit-tabs', role: 'tablist', 'aria-label': this.say('tabs') });
     this.body = make('div', { class: 'exhibit-body', tabindex: '0', role: 'tabpanel' });
     this.said = make('p', { class: 'tool-said', role: 'status' });
-    /** Where each finger is that has gone down, by pointer. */
-    this.fingers = new Map();
     this.contents = make('div', { class: 'exhibit-contents', hidden: true });
     panel.body.classList.add('exhibit');
     panel.body.append(this.tabs, this.makeBar(), this.contents, this.said, this.body);
@@ -26,6 +24,11 @@ export class ExhibitTool {
     this.body.addEventListener('keydown', (event) => this.key(event));
     this.body.addEventListener('keyup', (event) => event.key === ' ' && this.setHand(false));
     this.body.addEventListener('pointerdown', (event) => this.dragged(event));
+    this.pinch = new Pinch(
+      this.body,
+      () => this.percent(),
+      (zoom) => this.setZoom(zoom),
+    );
     new ResizeObserver(() => this.refit()).observe(this.body);
   }
 
@@ -68,13 +71,14 @@ export class ExhibitTool {
       placeholder: this.say('find'),
       maxlength: '80',
     });
-    this.findBox.addEventListener('input', () => this.search());
+    this.findBox.addEventListener('input', () => this.finder.search());
     this.findBox.addEventListener('keydown', (event) => {
       if (event.key === 'Enter') {
-        this.toFound(event.shiftKey ? -1 : 1);
+        this.finder.toFound(event.shiftKey ? -1 : 1);
       }
     });
-    this.foundSaid = make('span', { role: 'status' });
+    const foundSaid = make('span', { role: 'status' });
+    this.finder = new ExhibitFinder(this, this.findBox, foundSaid);
     this.beside = icon(
       make('button', { onclick: () => this.openBeside() }),
       'M4 5h7v14H4zM13 5h7v14h-7zM16.500 9v6M13.500 12h6',
@@ -90,9 +94,9 @@ export class ExhibitTool {
       icon(make('button', { onclick: () => this.step(1) }), 'M5 12h14M12 5v14', this.say('larger')),
       this.hand,
       this.findBox,
-      icon(make('button', { onclick: () => this.toFound(-1) }), 'M6 15l6-6 6 6', this.say('previous')),
-      icon(make('button', { onclick: () => this.toFound(1) }), 'M6 9l6 6 6-6', this.say('next')),
-      this.foundSaid,
+      icon(make('button', { onclick: () => this.finder.toFound(-1) }), 'M6 15l6-6 6 6', this.say('previous')),
+      icon(make('button', { onclick: () => this.finder.toFound(1) }), 'M6 9l6 6 6-6', this.say('next')),
+      foundSaid,
       this.beside,
     );
   }
@@ -160,7 +164,7 @@ export class ExhibitTool {
     this.zoom = view.zoom;
     this.page = view.page;
     try {
-      const made = await this.load(exhibit);
+      const made = await openDocument(this.bench, exhibit, this.body, (page) => this.pageDrawn(page));
       if (this.current !== exhibit) {
         return;
       }
@@ -170,38 +174,12 @@ export class ExhibitTool {
       this.applyZoom();
       this.goTo(view.page, false);
       this.bench.marks.paint(this.body);
-      this.search(false);
+      this.finder.search(false);
     } catch {
       this.said.replaceChildren(
         `${this.say('failed')} `,
         make('button', { type: 'button', class: 'link', text: this.say('again'), onclick: () => this.show(exhibit) }),
       );
-    }
-  }
-
-  async load(exhibit) {
-    const address = `/sittings/${this.bench.sitting.data.sitting}/exhibits/${encodeURIComponent(exhibit.id)}`;
-    if (exhibit.kind === 'image') {
-      await fetchGiven(address, this.bench.sitting);
-      return PictureDocument.open(address, this.body, exhibit.title);
-    }
-    const pdf = exhibit.kind === 'pdf' ? this.bench.door.pdf() : undefined;
-    const response = await fetchGiven(address, this.bench.sitting);
-    if (!response.ok) {
-      throw new Error(String(response.status));
-    }
-    const text = `${document.body.dataset.textLanguage}/exhibit/${exhibit.id}`;
-    switch (exhibit.kind) {
-      case 'pdf': {
-        const { PdfDocument } = await pdf.library;
-        return PdfDocument.open(await response.arrayBuffer(), this.body, {
-          text,
-          worker: pdf.worker,
-          drawn: (page) => this.pageDrawn(page),
-        });
-      }
-      default:
-        return new HtmlDocument(this.body, await response.text(), exhibit.kind, text);
     }
   }
 
@@ -232,7 +210,7 @@ export class ExhibitTool {
   // ---- page, zoom, hand
 
   goTo(page, tell = true) {
-    this.sought = undefined;
+    this.finder.sought = undefined;
     if (this.document) {
       this.page = Math.max(1, Math.min(this.document.pages, page));
       this.document.scrollTo(this.page);
@@ -256,9 +234,7 @@ export class ExhibitTool {
     const page = this.document?.pageInView?.();
     if (page && page !== this.page) {
       this.page = page;
-      if (this.sought && Math.abs(page - this.sought.page) > 1) {
-        this.sought = undefined;
-      }
+      this.finder.leave(page);
       this.drawPage();
       this.tell();
     }
@@ -285,11 +261,16 @@ export class ExhibitTool {
   }
 
   step(by) {
-    const now = this.zoom || Math.round(this.document.fitted() * 100);
+    const now = this.percent();
     const next = by > 0 ? ZOOMS.find((zoom) => zoom > now) : ZOOMS.findLast((zoom) => zoom < now);
     if (next) {
       this.setZoom(next);
     }
+  }
+
+  /** The size that is shown, in per cent. */
+  percent() {
+    return this.zoom || Math.round(this.document.fitted() * 100);
   }
 
   applyZoom() {
@@ -311,7 +292,7 @@ export class ExhibitTool {
   }
 
   dragged(event) {
-    if (this.touches(event) || this.body.dataset.hand !== 'on' || event.button !== 0) {
+    if (this.pinch.begins(event) || this.body.dataset.hand !== 'on' || event.button !== 0) {
       return;
     }
     event.preventDefault();
@@ -322,40 +303,6 @@ export class ExhibitTool {
         this.body.scrollTop = from[1] - moved.clientY;
       },
     });
-  }
-
-  /** Two fingers change the size. Returns whether there are two. */
-  touches(event) {
-    if (event.pointerType !== 'touch') {
-      return false;
-    }
-    this.fingers.set(event.pointerId, [event.clientX, event.clientY]);
-    const lift = () => {
-      this.fingers.delete(event.pointerId);
-      this.body.removeEventListener('pointerup', lift);
-      this.body.removeEventListener('pointercancel', lift);
-    };
-    this.body.addEventListener('pointerup', lift);
-    this.body.addEventListener('pointercancel', lift);
-    if (this.fingers.size !== 2) {
-      return false;
-    }
-    const apart = () => {
-      const [a, b] = [...this.fingers.values()];
-      return Math.hypot(a[0] - b[0], a[1] - b[1]);
-    };
-    const start = apart();
-    const scale = this.zoom || Math.round(this.document.fitted() * 100);
-    const move = (moved) => {
-      if (this.fingers.has(moved.pointerId) && this.fingers.size === 2) {
-        this.fingers.set(moved.pointerId, [moved.clientX, moved.clientY]);
-        this.setZoom(Math.max(25, Math.min(800, Math.round((scale * apart()) / start))));
-      } else {
-        this.body.removeEventListener('pointermove', move);
-      }
-    };
-    this.body.addEventListener('pointermove', move);
-    return true;
   }
 
   key(event) {
@@ -385,148 +332,8 @@ export class ExhibitTool {
     this.findBox.select();
   }
 
-  /** Finds what is asked for; a document that comes back into view stays at its page. */
-  async search(going = true) {
-    const wanted = this.findBox.value.trim().toLocaleLowerCase();
-    const search = (this.searching = {});
-    const texts = wanted && this.document?.texts ? await this.document.texts() : [];
-    if (this.searching !== search) {
-      return;
-    }
-    this.found = texts.flatMap((text, index) =>
-      places(text.toLocaleLowerCase(), wanted).map((start) => ({ page: index + 1, start, end: start + wanted.length })),
-    );
-    this.foundAt = -1;
-    this.foundSaid.textContent = wanted
-      ? this.found.length
-        ? this.say('found', 0, this.found.length)
-        : this.say('found.none')
-      : '';
-    this.paintFound();
-    if (going && this.found.length) {
-      this.toFound(1);
-    }
-  }
-
-  toFound(by) {
-    if (this.found?.length) {
-      this.foundAt = (this.foundAt + by + this.found.length) % this.found.length;
-      const { page } = this.found[this.foundAt];
-      this.foundSaid.textContent = this.say('found', this.foundAt + 1, this.found.length);
-      if (page !== this.page) {
-        this.goTo(page);
-      }
-      this.sought = this.found[this.foundAt];
-      this.paintFound();
-    }
-  }
-
   pageDrawn(element) {
     this.bench.marks.paint(element);
-    this.paintFound();
+    this.finder.paint();
   }
-
-  /** Marks what was found; what was gone to comes into view, once, as soon as its page is drawn. */
-  paintFound() {
-    const all = new Highlight();
-    const here = new Highlight();
-    this.found?.forEach((place, i) => {
-      const element = this.document.textElement(place.page);
-      const range = element && rangeOf(textNodes(element), place.start, place.end);
-      if (range) {
-        (i === this.foundAt ? here : all).add(range);
-        if (place === this.sought) {
-          this.sought = undefined;
-          reveal(this.body, range);
-        }
-      }
-    });
-    CSS.highlights.set(`found-${this.panel.name}`, all);
-    CSS.highlights.set(`found-here-${this.panel.name}`, here);
-  }
-}
-
-function places(text, wanted) {
-  const all = [];
-  for (let at = text.indexOf(wanted); at >= 0; at = text.indexOf(wanted, at + wanted.length)) {
-    all.push(at);
-  }
-  return all;
-}
-
-/** Scrolls no more than is needed to bring a place into view. */
-function reveal(body, range) {
-  const place = range.getBoundingClientRect();
-  const view = body.getBoundingClientRect();
-  if (place.top < view.top || place.bottom > view.bottom) {
-    body.scrollTop += place.top - view.top - view.height / 3;
-  }
-  if (place.left < view.left || place.right > view.right) {
-    body.scrollLeft += place.left - view.left - view.width / 3;
-  }
-}
-
-/** Text, tables and drawings. */
-class HtmlDocument {
-  constructor(body, html, kind, text) {
-    this.pages = 1;
-    this.body = body;
-    this.kind = kind;
-    this.element = make('div', { class: kind === 'chart' ? 'exhibit-chart' : 'exhibit-text q', 'data-text': text });
-    this.element.innerHTML = html;
-    body.replaceChildren(this.element);
-  }
-
-  fitted() {
-    return 1;
-  }
-
-  setScale(scale) {
-    if (this.kind === 'chart') {
-      this.element.style.width = `${scale * 100}%`;
-    } else {
-      this.element.style.fontSize = `${scale * 0.9375}rem`;
-    }
-  }
-
-  scrollTo() {}
-
-  texts() {
-    return Promise.resolve([
-      textNodes(this.element)
-        .map((node) => node.data)
-        .join(''),
-    ]);
-  }
-
-  textElement() {
-    return this.element;
-  }
-}
-
-/** A picture. */
-class PictureDocument {
-  static async open(address, body, title) {
-    const picture = make('img', { src: address, alt: title });
-    await picture.decode();
-    return new PictureDocument(body, picture);
-  }
-
-  constructor(body, picture) {
-    this.pages = 1;
-    this.kind = 'picture';
-    this.body = body;
-    this.picture = picture;
-    body.replaceChildren(picture);
-  }
-
-  fitted() {
-    return (this.body.clientWidth - 16) / this.picture.naturalWidth;
-  }
-
-  setScale(scale) {
-    this.picture.width = this.picture.naturalWidth * scale;
-  }
-
-  scrollTo() {}
 }

@@ -1,5 +1,6 @@
 // Panels over the room: moved, sized, folded and brought to front by pointer, touch and keyboard. Where they stand is an
 // entry; where they go by themselves, and that they stay in the window, the rulebook works out.
+import { arrow } from '../arrows.js';
 import { all, maybe, one } from '../dom.js';
 import { drag } from '../drag.js';
 import { asking } from '../dialogs.js';
@@ -252,7 +253,7 @@ export class Panels {
   }
 
   moveKey(event, panel) {
-    const way = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key];
+    const way = arrow(event)?.map((steps) => steps * STEP);
     if (way && panel.state === 'open') {
       event.preventDefault();
       const [left, top, width, height] = panel.drawn;

@@ -1,12 +1,11 @@
 // The worksheet: a grid of cells, one line to type into, the keys of any spreadsheet. Values are the rulebook's.
-import { hit } from '../dom.js';
-import { drag } from '../drag.js';
+import { arrow } from '../arrows.js';
+import { COLUMNS, edge, nameOf, placeOf, ROWS, within } from './cell-names.js';
 import { icon, make } from './panels.js';
+import { SheetClipboard } from './sheet-clipboard.js';
+import { blockOf, SheetGrid } from './sheet-grid.js';
 
-const COLUMNS = 26;
-const ROWS = 200;
 const FORMATS = ['general', 'whole', 'two-decimals', 'four-decimals', 'percent', 'date'];
-const USUAL_WIDTH = 72;
 const PAGE = 10;
 
 export class WorksheetTool {
@@ -19,7 +18,15 @@ export class WorksheetTool {
     this.typed = new Map();
     this.errors = new Map();
     panel.body.classList.add('worksheet');
-    panel.body.append(this.makeBar(), this.makeLine(), this.makeGrid());
+    this.grid = new SheetGrid(this.say('cells'), {
+      key: (event) => this.gridKey(event),
+      pointer: (event) => this.pointer(event),
+      edit: () => this.edit(),
+      clip: (event, kind) => this.clipboard.take(event, kind),
+      sized: (column, width) => this.bench.enter('column-sized', { column, width }),
+    });
+    this.clipboard = new SheetClipboard(this);
+    panel.body.append(this.makeBar(), this.makeLine(), this.grid.element);
     this.read();
     this.choose([0, 0]);
   }
@@ -80,62 +87,8 @@ export class WorksheetTool {
     return make('div', { class: 'cell-edit' }, this.name, this.line, this.said);
   }
 
-  makeGrid() {
-    this.cells = [];
-    const head = make(
-      'tr',
-      {},
-      make('td', { class: 'corner' }),
-      ...columns().map((name, column) => this.columnHead(name, column)),
-    );
-    const rows = Array.from({ length: ROWS }, (_, row) => {
-      const cells = columns().map((name) => make('td', { role: 'gridcell', id: `ws-${name}${row + 1}` }));
-      this.cells.push(cells);
-      return make('tr', { role: 'row' }, make('th', { scope: 'row', text: String(row + 1) }), ...cells);
-    });
-    this.columns = columns().map(() => make('col'));
-    this.grid = make(
-      'table',
-      {
-        class: 'cells-grid',
-        role: 'grid',
-        tabindex: '0',
-        'aria-label': this.say('cells'),
-        'aria-rowcount': String(ROWS),
-        'aria-colcount': String(COLUMNS),
-      },
-      make('colgroup', {}, make('col', { class: 'row-names' }), ...this.columns),
-      make('thead', {}, head),
-      make('tbody', {}, ...rows),
-    );
-    this.grid.addEventListener('keydown', (event) => this.gridKey(event));
-    this.grid.addEventListener('pointerdown', (event) => this.pointer(event));
-    this.grid.addEventListener('dblclick', () => this.edit());
-    for (const kind of ['copy', 'cut', 'paste']) {
-      this.grid.addEventListener(kind, (event) => this.clip(event, kind));
-    }
-    this.scroller = make('div', { class: 'cells-scroll' }, this.grid);
-    return this.scroller;
-  }
-
-  columnHead(name, column) {
-    const head = make('th', { scope: 'col' }, make('span', { text: name }));
-    const edge = make('i', { class: 'edge' });
-    edge.addEventListener('pointerdown', (event) => {
-      event.stopPropagation();
-      const from = event.clientX;
-      const width = this.widthOf(column);
-      drag(edge, event, {
-        move: (moved) => this.setWidth(column, width + moved.clientX - from),
-        end: () => this.bench.enter('column-sized', { column, width: this.widthOf(column) }),
-      });
-    });
-    head.append(edge);
-    return head;
-  }
-
   focus() {
-    this.grid.focus({ preventScroll: true });
+    this.grid.focus();
   }
 
   /** Takes everything over from the rulebook. */
@@ -149,8 +102,7 @@ export class WorksheetTool {
     this.typed.clear();
     this.errors.clear();
     JSON.parse(this.sheet.all()).forEach((cell) => this.show(cell));
-    this.widths = new Map(Object.entries(widths).map(([column, width]) => [Number(column), width]));
-    this.columns.forEach((_, column) => this.setWidth(column, this.widthOf(column)));
+    this.grid.setWidths(widths);
     this.strokes(canUndo, canRedo);
   }
 
@@ -160,7 +112,7 @@ export class WorksheetTool {
   }
 
   show({ cell, typed, shown, right, error }) {
-    const element = this.element(cell);
+    const element = this.grid.cell(cell);
     if (element.textContent !== shown) {
       element.textContent = shown;
     }
@@ -170,52 +122,24 @@ export class WorksheetTool {
     this.errors.set(cell, error);
   }
 
-  element(cell) {
-    const [column, row] = placeOf(cell);
-    return this.cells[row][column];
-  }
-
   // ---- where the candidate is
 
   choose(at, to = at, scroll = true) {
-    this.here?.removeAttribute('aria-selected');
     this.at = at;
     this.to = to;
     this.rowBegan = undefined;
-    const [left, top, right, bottom] = this.block();
-    this.chosen?.forEach((cell) => cell.classList.remove('chosen'));
-    this.chosen = [];
-    for (let row = top; row <= bottom; row++) {
-      for (let column = left; column <= right; column++) {
-        this.cells[row][column].classList.add('chosen');
-        this.chosen.push(this.cells[row][column]);
-      }
-    }
-    const here = this.cells[at[1]][at[0]];
-    this.here?.classList.remove('here');
-    here.classList.add('here');
-    here.setAttribute('aria-selected', 'true');
-    this.here = here;
-    this.grid.setAttribute('aria-activedescendant', here.id);
-    if (scroll) {
-      this.cells[to[1]][to[0]].scrollIntoView({ block: 'nearest', inline: 'nearest' });
-    }
+    this.grid.choose(at, to, scroll);
     this.drawLine();
   }
 
   block() {
-    return [
-      Math.min(this.at[0], this.to[0]),
-      Math.min(this.at[1], this.to[1]),
-      Math.max(this.at[0], this.to[0]),
-      Math.max(this.at[1], this.to[1]),
-    ];
+    return blockOf(this.at, this.to);
   }
 
   drawLine() {
     const name = nameOf(this.at);
     const [left, top, right, bottom] = this.block();
-    this.name.textContent = this.chosen.length > 1 ? `${nameOf([left, top])}:${nameOf([right, bottom])}` : name;
+    this.name.textContent = this.grid.chosen.length > 1 ? `${nameOf([left, top])}:${nameOf([right, bottom])}` : name;
     this.line.value = this.typed.get(name) ?? '';
     this.line.setAttribute('aria-label', this.say('content', name));
     this.format.value = this.formats.get(name) ?? 'general';
@@ -229,14 +153,7 @@ export class WorksheetTool {
   gridKey(event) {
     const { key } = event;
     const command = event.ctrlKey || event.metaKey;
-    const step = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowUp: [0, -1],
-      ArrowDown: [0, 1],
-      PageUp: [0, -PAGE],
-      PageDown: [0, PAGE],
-    }[key];
+    const step = arrow(event) ?? { PageUp: [0, -PAGE], PageDown: [0, PAGE] }[key];
     const does = {
       Enter: () => this.goDown(event.shiftKey ? -1 : 1),
       F2: () => this.edit(),
@@ -288,17 +205,8 @@ export class WorksheetTool {
 
   /** Goes on until the cells change from filled to empty or the other way, as spreadsheets do. */
   jump([right, down], extend) {
-    const step = [Math.sign(right), Math.sign(down)];
-    let place = extend ? this.to : this.at;
-    const next = () => [place[0] + step[0], place[1] + step[1]];
-    /** @param {number[]} cell */
-    const inside = ([column, row]) => column >= 0 && column < COLUMNS && row >= 0 && row < ROWS;
     const filled = (cell) => Boolean(this.typed.get(nameOf(cell)));
-    const goal = inside(next()) && filled(place) && filled(next());
-    while (inside(next()) && (goal ? filled(next()) : !filled(next()))) {
-      place = next();
-    }
-    place = !goal && inside(next()) ? next() : place;
+    const place = edge(extend ? this.to : this.at, [Math.sign(right), Math.sign(down)], filled);
     this.choose(extend ? this.at : place, place);
   }
 
@@ -308,11 +216,10 @@ export class WorksheetTool {
   }
 
   pointer(event) {
-    const cell = hit(event, 'td[role="gridcell"]');
-    if (!cell) {
+    const place = this.grid.placeAt(event.target);
+    if (!place) {
       return;
     }
-    const place = placeOf(cell.id.slice('ws-'.length));
     if (this.editing && /[=(;,:+\-*/^&<>]$/.test(this.line.value) && this.line.value.startsWith('=')) {
       event.preventDefault();
       this.line.value += nameOf(place);
@@ -323,14 +230,14 @@ export class WorksheetTool {
     }
     this.choose(event.shiftKey ? this.at : place, place, false);
     const over = (moved) => {
-      const under = document.elementFromPoint(moved.clientX, moved.clientY)?.closest('td[role="gridcell"]');
+      const under = this.grid.placeAt(document.elementFromPoint(moved.clientX, moved.clientY));
       if (under && !event.shiftKey) {
-        this.choose(place, placeOf(under.id.slice('ws-'.length)));
+        this.choose(place, under);
       }
     };
     if (event.pointerType === 'mouse') {
-      this.grid.addEventListener('pointermove', over);
-      addEventListener('pointerup', () => this.grid.removeEventListener('pointermove', over), { once: true });
+      this.grid.element.addEventListener('pointermove', over);
+      addEventListener('pointerup', () => this.grid.element.removeEventListener('pointermove', over), { once: true });
     }
   }
 
@@ -344,7 +251,7 @@ export class WorksheetTool {
 
   begin() {
     this.editing = true;
-    this.here.textContent = this.line.value;
+    this.grid.here.textContent = this.line.value;
   }
 
   lineKey(event) {
@@ -400,18 +307,15 @@ export class WorksheetTool {
 
   clear() {
     this.write(
-      this.names()
+      this.grid
+        .names()
         .filter((cell) => this.typed.get(cell))
         .map((cell) => ({ cell, typed: '', format: this.formats.get(cell) ?? 'general' })),
     );
   }
 
-  names() {
-    return this.chosen.map((cell) => cell.id.slice('ws-'.length));
-  }
-
   setFormat() {
-    this.write(this.names().map((cell) => ({ cell, typed: this.typed.get(cell) ?? '', format: this.format.value })));
+    this.write(this.grid.names().map((cell) => ({ cell, typed: this.typed.get(cell) ?? '', format: this.format.value })));
     this.focus();
   }
 
@@ -438,74 +342,9 @@ export class WorksheetTool {
     }
   }
 
-  widthOf(column) {
-    return this.widths.get(column) ?? USUAL_WIDTH;
-  }
-
-  setWidth(column, width) {
-    const bounded = Math.round(Math.max(40, Math.min(600, width)));
-    if (bounded !== USUAL_WIDTH) {
-      this.widths.set(column, bounded);
-    } else {
-      this.widths.delete(column);
-    }
-    this.columns[column].style.width = `${bounded / 16}rem`;
-  }
-
   widen(by) {
     const [column] = this.at;
-    this.setWidth(column, this.widthOf(column) + by);
-    this.bench.enter('column-sized', { column, width: this.widthOf(column) });
+    this.grid.setWidth(column, this.grid.widthOf(column) + by);
+    this.bench.enter('column-sized', { column, width: this.grid.widthOf(column) });
   }
-
-  // ---- copying
-
-  clip(event, kind) {
-    event.preventDefault();
-    const [left, top, right, bottom] = this.block();
-    if (kind === 'paste') {
-      this.paste(event.clipboardData.getData('text/plain'));
-      return;
-    }
-    const rows = [];
-    for (let row = top; row <= bottom; row++) {
-      rows.push(Array.from({ length: right - left + 1 }, (_, i) => this.cells[row][left + i].textContent).join('\t'));
-    }
-    const text = rows.join('\n');
-    event.clipboardData.setData('text/plain', text);
-    this.copied = { text, first: nameOf([left, top]), last: nameOf([right, bottom]), cut: kind === 'cut' };
-  }
-
-  /** A block of this sheet comes with its formulas, and is moved if it was cut; anything else comes as it is read. */
-  paste(text) {
-    const at = nameOf(this.at);
-    if (this.copied?.text === text) {
-      const { first, last, cut } = this.copied;
-      this.write(JSON.parse(cut ? this.sheet.moved(first, last, at) : this.sheet.copied(first, last, at)));
-      this.copied = cut ? undefined : this.copied;
-      return;
-    }
-    const { cells, leftOut } = JSON.parse(this.sheet.pasted(text, at));
-    this.write(cells);
-    if (leftOut) {
-      this.bench.page.slip(this.say('left-out', leftOut));
-    }
-  }
-}
-
-function columns() {
-  return Array.from({ length: COLUMNS }, (_, i) => String.fromCharCode(65 + i));
-}
-
-/** @param {number[]} cell its column and row, from 0 */
-function nameOf([column, row]) {
-  return `${String.fromCharCode(65 + column)}${row + 1}`;
-}
-
-function placeOf(name) {
-  return [name.charCodeAt(0) - 65, Number(name.slice(1)) - 1];
-}
-
-function within(number, count) {
-  return Math.max(0, Math.min(count - 1, number));
 }

@@ -18,6 +18,16 @@ record XmlElement(String file, int line, String name, Map<String, String> attrib
         return Optional.ofNullable(attributes.get(attribute));
     }
 
+    /** Returns what it is called in QTI, empty if it says nothing. */
+    String identifier() {
+        return attribute("identifier").orElse("");
+    }
+
+    /** Returns its title, or what it is called if it has none. */
+    String title() {
+        return attribute("title").filter(title -> !title.isEmpty()).orElseGet(this::identifier);
+    }
+
     Stream<XmlElement> elements() {
         return children.stream().filter(XmlElement.class::isInstance).map(XmlElement.class::cast);
     }
