@@ -6,7 +6,6 @@ import { put } from './words.js';
 
 /** When nothing has been asked for so long after coming in, the tools are fetched ahead, in case the connection is lost. */
 const FETCH_AHEAD = 20_000;
-const KEYS = { c: 'calculator', w: 'worksheet', s: 'sketch', t: 'notes', d: 'exhibit' };
 
 export class ToolButtons {
   /** @param page `draw()`, `slip(text)`, `whisper(text)`, `open(item)`, `putNumber(text)`, `hasNumber()`, `layOutAnew()` */
@@ -17,6 +16,8 @@ export class ToolButtons {
     /** The tools once they were fetched. */
     this.opened = undefined;
     this.buttons = new Map(all('[data-tool]').map((button) => [button.dataset.tool, button]));
+    /** The tools by the keys that open them. */
+    this.keys = new Map([...this.buttons].map(([tool, button]) => [button.dataset.key.toLowerCase(), tool]));
     this.buttons.forEach((button, tool) => button.addEventListener('click', () => this.toggle(tool)));
     this.marks = new TextMarks(sitting, {
       allowed: () => this.room?.tools.includes('marks') && this.room.view === 'question',
@@ -133,8 +134,9 @@ export class ToolButtons {
     if (this.opening) {
       return true;
     }
-    if (KEYS[name] && this.room && this.offers(KEYS[name])) {
-      this.toggle(KEYS[name]);
+    const tool = this.keys.get(name);
+    if (tool && this.room && this.offers(tool)) {
+      this.toggle(tool);
       return true;
     }
     if (name === 'h' && this.room?.tools.includes('marks') && this.room.inView) {

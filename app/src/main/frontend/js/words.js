@@ -1,4 +1,6 @@
 // Words for people come from the server's message bundle; spans and times are written here as the room writes them.
+import { IntlMessageFormat } from 'intl-messageformat';
+
 export class Words {
   /**
    * @param {Record<string, string>} words
@@ -7,6 +9,9 @@ export class Words {
    */
   constructor(words, zone, locale) {
     this.words = words;
+    this.locale = locale;
+    /** @type {Map<string, IntlMessageFormat>} */
+    this.formats = new Map();
     this.wall = new Intl.DateTimeFormat(locale, {
       timeZone: zone,
       hour: '2-digit',
@@ -17,14 +22,23 @@ export class Words {
   }
 
   /**
-   * Returns the words for `key`; a number as first argument chooses between `key.one` and `key`.
+   * Returns the words for `key`, by ICU MessageFormat, as the server says them.
    *
    * @param {string} key
    * @param {...(string | number)} args
    */
   say(key, ...args) {
-    const chosen = args[0] === 1 && `${key}.one` in this.words ? `${key}.one` : key;
-    return (this.words[chosen] ?? key).replaceAll("''", "'").replace(/\{(\d)\}/g, (_, n) => String(args[Number(n)] ?? ''));
+    const pattern = this.words[key];
+    if (pattern === undefined || args.length === 0) {
+      return pattern ?? key;
+    }
+    let format = this.formats.get(key);
+    if (!format) {
+      format = new IntlMessageFormat(pattern, this.locale, undefined, { ignoreTag: true });
+      this.formats.set(key, format);
+    }
+    const values = /** @type {any} */ (Object.fromEntries(args.map((arg, i) => [i, arg ?? ''])));
+    return String(format.format(values));
   }
 
   /** @param {number} millis */

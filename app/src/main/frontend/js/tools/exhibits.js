@@ -43,10 +43,10 @@ export class ExhibitTool {
     this.paging = make(
       'span',
       { class: 'paging' },
-      icon(make('button', { onclick: () => this.goTo(this.page - 1) }), 'M15 5l-7 7 7 7', this.say('before')),
+      icon(make('button', { onclick: () => this.goTo(this.page - 1) }), 'before', this.say('before')),
       this.pageBox,
       this.pageOf,
-      icon(make('button', { onclick: () => this.goTo(this.page + 1) }), 'M9 5l7 7-7 7', this.say('after')),
+      icon(make('button', { onclick: () => this.goTo(this.page + 1) }), 'after', this.say('after')),
     );
     this.zoomBox = make(
       'select',
@@ -56,12 +56,12 @@ export class ExhibitTool {
     );
     this.hand = icon(
       make('button', { 'aria-pressed': 'false', onclick: () => this.setHand(this.body.dataset.hand !== 'on') }),
-      'M8 12V6a1.500 1.500 0 0 1 3 0v5V4a1.500 1.500 0 0 1 3 0v7V6a1.500 1.500 0 0 1 3 0v8c0 4-2 6-5 6s-4-1-6-4l-2-4c1-1 3 0 4 2z',
+      'hand',
       this.say('hand'),
     );
     this.contentsButton = icon(
       make('button', { 'aria-pressed': 'false', hidden: true, onclick: () => this.toggleContents() }),
-      'M4 6h3M4 12h3M4 18h3M10 6h10M10 12h10M10 18h10',
+      'contents',
       this.say('contents'),
     );
     this.findBox = make('input', {
@@ -79,23 +79,19 @@ export class ExhibitTool {
     });
     const foundSaid = make('span', { role: 'status' });
     this.finder = new ExhibitFinder(this, this.findBox, foundSaid);
-    this.beside = icon(
-      make('button', { onclick: () => this.openBeside() }),
-      'M4 5h7v14H4zM13 5h7v14h-7zM16.500 9v6M13.500 12h6',
-      this.say('beside'),
-    );
+    this.beside = icon(make('button', { onclick: () => this.openBeside() }), 'beside', this.say('beside'));
     return make(
       'div',
       { class: 'tool-bar' },
       this.contentsButton,
       this.paging,
-      icon(make('button', { onclick: () => this.step(-1) }), 'M5 12h14', this.say('smaller')),
+      icon(make('button', { onclick: () => this.step(-1) }), 'smaller', this.say('smaller')),
       this.zoomBox,
-      icon(make('button', { onclick: () => this.step(1) }), 'M5 12h14M12 5v14', this.say('larger')),
+      icon(make('button', { onclick: () => this.step(1) }), 'larger', this.say('larger')),
       this.hand,
       this.findBox,
-      icon(make('button', { onclick: () => this.finder.toFound(-1) }), 'M6 15l6-6 6 6', this.say('previous')),
-      icon(make('button', { onclick: () => this.finder.toFound(1) }), 'M6 9l6 6 6-6', this.say('next')),
+      icon(make('button', { onclick: () => this.finder.toFound(-1) }), 'previous', this.say('previous')),
+      icon(make('button', { onclick: () => this.finder.toFound(1) }), 'next', this.say('next')),
       foundSaid,
       this.beside,
     );

@@ -69,9 +69,9 @@ export class Panels {
     const [mover, tidy, folder, closer] = all('header button', element);
     mover.textContent = title;
     mover.setAttribute('aria-label', this.words.say('panel.move', title));
-    icon(tidy, 'M5 5h6v14H5zM15 5h4v6h-4zM15 14h4v5h-4z', this.words.say('panel.tidy'));
-    icon(folder, 'M5 12h14', this.words.say('panel.fold'));
-    icon(closer, 'M6 6l12 12M18 6L6 18', this.words.say('panel.close'));
+    icon(tidy, 'tidy', this.words.say('panel.tidy'));
+    icon(folder, 'smaller', this.words.say('panel.fold'));
+    icon(closer, 'close', this.words.say('panel.close'));
     one('.sizer', element).setAttribute('aria-label', this.words.say('panel.size', title));
     element.addEventListener('pointerdown', () => this.toFront(panel), true);
     element.addEventListener('focusin', () => this.toFront(panel));
@@ -227,7 +227,7 @@ export class Panels {
     const folder = panel.element.querySelector('.folder');
     folder.title = this.words.say(folded ? 'panel.unfold' : 'panel.fold');
     folder.setAttribute('aria-label', folder.title);
-    folder.querySelector('path').setAttribute('d', folded ? 'M5 12h14M12 5v14' : 'M5 12h14');
+    folder.querySelector('use').setAttribute('href', folded ? '#icon-larger' : '#icon-smaller');
   }
 
   drag(panel, handle, apply) {
@@ -288,12 +288,12 @@ export class Panels {
 }
 
 /** Gives a button a drawing and a name. */
-export function icon(button, path, name) {
+export function icon(button, drawing, name) {
   button.type = 'button';
   button.classList.add('icon');
   button.title = name;
   button.setAttribute('aria-label', name);
-  button.innerHTML = `<svg viewBox="0 0 24 24" aria-hidden="true"><path d="${path}"/></svg>`;
+  button.innerHTML = `<svg aria-hidden="true"><use href="#icon-${drawing}"/></svg>`;
   return button;
 }
 

@@ -5,19 +5,19 @@ const SVG = 'http://www.w3.org/2000/svg';
 export const WIDTH = 8_000;
 export const HEIGHT = 5_000;
 
-/** What a pointer does in the sketch, each with the path of its icon. */
-export const MODES = {
-  select: 'M6 3l12 9-6 1 4 7-3 1-4-7-3 4z',
-  stroke: 'M4 20c3-1 2-6 5-6s1 4 4 3 3-9 7-11',
-  line: 'M4 20L20 4',
-  arrow: 'M4 20L20 4M12 4h8v8',
-  'two-headed-arrow': 'M4 20L20 4M13 4h7v7M11 20H4v-7',
-  rectangle: 'M4 6h16v12H4z',
-  ellipse: 'M4 12a8 6 0 1 0 16 0a8 6 0 1 0-16 0',
-  triangle: 'M12 5l8 14H4z',
-  text: 'M5 6V4h14v2M12 4v16M9 20h6',
-  eraser: 'M4 15l8-9 8 6-6 8H8zM9 19h11',
-};
+/** What a pointer does in the sketch; each has an icon of its name. */
+export const MODES = [
+  'select',
+  'stroke',
+  'line',
+  'arrow',
+  'two-headed-arrow',
+  'rectangle',
+  'ellipse',
+  'triangle',
+  'text',
+  'eraser',
+];
 
 export function clamp(number, most) {
   return Math.max(0, Math.min(most, Math.round(number)));

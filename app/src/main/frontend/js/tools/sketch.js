@@ -34,14 +34,10 @@ export class SketchTool {
 
   makeBar() {
     this.modes = new Map(
-      Object.entries(MODES).map(([mode, drawing]) => {
-        const button = icon(
-          make('button', { 'aria-pressed': 'false', onclick: () => this.setMode(mode) }),
-          drawing,
-          this.say(mode),
-        );
-        return [mode, button];
-      }),
+      MODES.map((mode) => [
+        mode,
+        icon(make('button', { 'aria-pressed': 'false', onclick: () => this.setMode(mode) }), mode, this.say(mode)),
+      ]),
     );
     this.inks = new Map(
       INKS.map((ink) => [
@@ -60,24 +56,16 @@ export class SketchTool {
         ),
       ]),
     );
-    this.undo = icon(
-      make('button', { onclick: () => this.stroke('undone') }),
-      'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3',
-      this.words.say('worksheet.undo'),
-    );
-    this.redo = icon(
-      make('button', { onclick: () => this.stroke('redone') }),
-      'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3',
-      this.words.say('worksheet.redo'),
-    );
-    this.remove = icon(make('button', { onclick: () => this.erase() }), 'M5 7h14M9 7V4h6v3M7 7l1 13h8l1-13', this.say('delete'));
+    this.undo = icon(make('button', { onclick: () => this.stroke('undone') }), 'undo', this.words.say('worksheet.undo'));
+    this.redo = icon(make('button', { onclick: () => this.stroke('redone') }), 'redo', this.words.say('worksheet.redo'));
+    this.remove = icon(make('button', { onclick: () => this.erase() }), 'delete', this.say('delete'));
     return make(
       'div',
       { class: 'tool-bar' },
       ...this.modes.values(),
       ...this.inks.values(),
-      icon(make('button', { onclick: () => this.setWidth(-1) }), 'M5 12h14M5 16h14', this.say('thinner')),
-      icon(make('button', { onclick: () => this.setWidth(1) }), 'M5 8h14v3H5zM5 15h14v3H5z', this.say('thicker')),
+      icon(make('button', { onclick: () => this.setWidth(-1) }), 'thinner', this.say('thinner')),
+      icon(make('button', { onclick: () => this.setWidth(1) }), 'thicker', this.say('thicker')),
       this.undo,
       this.redo,
       this.remove,
@@ -128,9 +116,9 @@ export class SketchTool {
     return make(
       'div',
       { class: 'tool-bar' },
-      icon(make('button', { onclick: () => this.turn(-1) }), 'M15 5l-7 7 7 7', this.say('before')),
+      icon(make('button', { onclick: () => this.turn(-1) }), 'before', this.say('before')),
       this.said,
-      icon(make('button', { onclick: () => this.turn(1) }), 'M9 5l7 7-7 7', this.say('after')),
+      icon(make('button', { onclick: () => this.turn(1) }), 'after', this.say('after')),
       this.gridButton,
     );
   }

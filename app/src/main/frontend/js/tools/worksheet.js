@@ -36,16 +36,8 @@ export class WorksheetTool {
   }
 
   makeBar() {
-    this.undo = icon(
-      make('button', { onclick: () => this.stroke('undone') }),
-      'M9 7L4 11l5 4M4 11h10a5 5 0 0 1 0 9h-3',
-      this.say('undo'),
-    );
-    this.redo = icon(
-      make('button', { onclick: () => this.stroke('redone') }),
-      'M15 7l5 4-5 4M20 11H10a5 5 0 0 0 0 9h3',
-      this.say('redo'),
-    );
+    this.undo = icon(make('button', { onclick: () => this.stroke('undone') }), 'undo', this.say('undo'));
+    this.redo = icon(make('button', { onclick: () => this.stroke('redone') }), 'redo', this.say('redo'));
     this.format = make(
       'select',
       { 'aria-label': this.say('format'), onchange: () => this.setFormat() },
@@ -62,14 +54,10 @@ export class WorksheetTool {
       { class: 'tool-bar' },
       this.undo,
       this.redo,
-      icon(make('button', { onclick: () => this.fill('filledDown') }), 'M5 4h14M12 8v11M8 15l4 4 4-4', this.say('down')),
-      icon(make('button', { onclick: () => this.fill('filledRight') }), 'M4 5v14M8 12h11M15 8l4 4-4 4', this.say('right')),
-      icon(
-        make('button', { onclick: () => this.widen(-16) }),
-        'M4 12h6M20 12h-6M8 9l3 3-3 3M16 9l-3 3 3 3',
-        this.say('narrower'),
-      ),
-      icon(make('button', { onclick: () => this.widen(16) }), 'M10 12H3M14 12h7M6 9l-3 3 3 3M18 9l3 3-3 3', this.say('wider')),
+      icon(make('button', { onclick: () => this.fill('filledDown') }), 'down', this.say('down')),
+      icon(make('button', { onclick: () => this.fill('filledRight') }), 'right', this.say('right')),
+      icon(make('button', { onclick: () => this.widen(-16) }), 'narrower', this.say('narrower')),
+      icon(make('button', { onclick: () => this.widen(16) }), 'wider', this.say('wider')),
       this.format,
       this.functions,
     );

@@ -88,7 +88,7 @@ class RuleWords {
     String entering(Entering way) {
         if (way.isLimited()) {
             String key = way.deliberate() ? "rule.entering.tries" : "rule.choosing.tries";
-            return words.say(way.tries() == 1 ? key + ".one" : key, way.tries());
+            return words.say(key, way.tries());
         }
         return way.deliberate() ? words.say("rule.entering.deliberate") : "";
     }
@@ -127,9 +127,7 @@ class RuleWords {
         if (breaks.number() == 0) {
             return words.say("rule.own-breaks.pool", words.span(breaks.pool().orElse(Duration.ZERO)), longest);
         }
-        String number = breaks.number() == 1
-                ? words.say("rule.own-breaks.one", longest)
-                : words.say("rule.own-breaks", breaks.number(), longest);
+        String number = words.say("rule.own-breaks", breaks.number(), longest);
         return breaks.pool()
                 .map(pool -> number + " " + words.say("rule.own-breaks.together", words.span(pool)))
                 .orElse(number);

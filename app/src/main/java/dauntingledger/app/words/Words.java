@@ -28,7 +28,7 @@ public class Words {
         if (span.toSecondsPart() > 0) {
             return say("span.seconds", span.toMinutes(), span.toSecondsPart());
         }
-        return span.toMinutes() == 1 ? say("span.minute") : say("span.minutes", span.toMinutes());
+        return say("span.minutes", span.toMinutes());
     }
 
     /** Returns all words whose key begins with {@code prefix}, by the rest of the key. */

@@ -1,7 +1,9 @@
 package dauntingledger.app.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 
+import com.ibm.icu.text.MessageFormat;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.io.IOException;
@@ -17,6 +19,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class WordsTest {
 
@@ -43,6 +47,25 @@ class WordsTest {
                         .isEqualTo(arguments(english.getString(key)));
             }
         }
+    }
+
+    @Test
+    void areGoodPatterns() {
+        for (Locale locale : ChosenLanguage.OFFERED) {
+            ResourceBundle words = bundle(locale);
+            for (String key : words.keySet()) {
+                assertThatCode(() -> new MessageFormat(words.getString(key), locale))
+                        .as("%s in %s", key, locale)
+                        .doesNotThrowAnyException();
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, en, 1 minute", "2, en, 2 minutes", "1, de, 1 Minute", "25, de, 25 Minuten"})
+    void countAsTheLanguageCounts(int minutes, Locale locale, String words) {
+        assertThat(new IcuMessages().getMessage("span.minutes", new Object[] {minutes}, locale))
+                .isEqualTo(words);
     }
 
     @Test
