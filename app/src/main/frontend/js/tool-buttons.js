@@ -153,6 +153,11 @@ export class ToolButtons {
 
 /** Calls the invigilator and says what became of the call. */
 class Help {
+  /**
+   * @param {import('./sitting.js').Sitting} sitting
+   * @param {import('./words.js').Words} words
+   * @param {any} page
+   */
   constructor(sitting, words, page) {
     this.sitting = sitting;
     this.words = words;

@@ -3,6 +3,7 @@ import { downward } from '../arrows.js';
 import { all, one } from '../dom.js';
 
 export class Boxes {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
   }

@@ -7,6 +7,7 @@ import { drag, isLetGo } from '../drag.js';
 const DRAGGED = 6;
 
 export class Cards {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
   }

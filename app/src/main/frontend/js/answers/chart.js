@@ -7,6 +7,7 @@ import { Plane, svg } from './plane.js';
 const NEAR = 14;
 
 export class Chart {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
     this.charts = new WeakMap();

@@ -4,6 +4,7 @@ import { all } from '../dom.js';
 import { isSelecting } from '../marks.js';
 
 export class Options {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
   }

@@ -6,6 +6,7 @@ import { middle, outline, Plane, svg } from './plane.js';
 const STEP = 10;
 
 export class Pictures {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
     this.planes = new WeakMap();

@@ -8,6 +8,7 @@ const TRIES = 5;
 const TRY_AGAIN = 1_000;
 
 export class Playing {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
     this.fetched = new Set();

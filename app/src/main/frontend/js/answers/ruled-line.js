@@ -25,6 +25,7 @@ function lines(sheet) {
 }
 
 export class RuledLine {
+  /** @param {import('./answers.js').Answers} answers */
   constructor(answers) {
     this.answers = answers;
   }

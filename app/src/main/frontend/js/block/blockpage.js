@@ -20,6 +20,11 @@ import { TurnSteps } from './turn-steps.js';
 const PRESSING = ['Enter', ' '];
 
 export class BlockPage {
+  /**
+   * @param {import('../sitting.js').Sitting} sitting
+   * @param {import('../words.js').Words} words
+   * @param {any} page
+   */
   constructor(sitting, words, page) {
     this.sitting = sitting;
     this.words = words;

@@ -53,7 +53,7 @@ export class Presses {
     }
     if (leaves) {
       this.page.turning.end();
-      this.page.lookForEnd();
+      this.page.below.look();
     }
     return false;
   }

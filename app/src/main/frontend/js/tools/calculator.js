@@ -17,6 +17,10 @@ const SCIENTIFIC = [
 const SHOWN_LINES = 60;
 
 export class CalculatorTool {
+  /**
+   * @param {import('./toolbench.js').Toolbench} bench
+   * @param {any} panel
+   */
   constructor(bench, panel) {
     this.bench = bench;
     this.words = bench.words;

@@ -9,6 +9,10 @@ const ZOOMS = [50, 75, 100, 125, 150, 200, 300, 400];
 const TURNED = 600;
 
 export class ExhibitTool {
+  /**
+   * @param {import('./toolbench.js').Toolbench} bench
+   * @param {any} panel
+   */
   constructor(bench, panel) {
     this.bench = bench;
     this.panel = panel;

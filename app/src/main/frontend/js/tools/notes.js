@@ -5,6 +5,10 @@ import { make } from './panels.js';
 const WRITING_PAUSE = 1_000;
 
 export class NotesTool {
+  /**
+   * @param {import('./toolbench.js').Toolbench} bench
+   * @param {any} panel
+   */
   constructor(bench, panel) {
     this.bench = bench;
     this.words = bench.words;

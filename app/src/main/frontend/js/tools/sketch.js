@@ -10,6 +10,10 @@ const STEP = 100;
 const INKS = ['black', 'teal', 'oxide', 'ochre'];
 
 export class SketchTool {
+  /**
+   * @param {import('./toolbench.js').Toolbench} bench
+   * @param {any} panel
+   */
   constructor(bench, panel) {
     this.bench = bench;
     this.words = bench.words;

@@ -16,6 +16,10 @@ const TOOLS = {
 };
 
 export class Toolbench {
+  /**
+   * @param {import('../tool-buttons.js').ToolButtons} door
+   * @param {any} module
+   */
   constructor(door, module) {
     this.door = door;
     this.module = module;

@@ -9,6 +9,10 @@ const FORMATS = ['general', 'whole', 'two-decimals', 'four-decimals', 'percent',
 const PAGE = 10;
 
 export class WorksheetTool {
+  /**
+   * @param {import('./toolbench.js').Toolbench} bench
+   * @param {any} panel
+   */
   constructor(bench, panel) {
     this.bench = bench;
     this.words = bench.words;
