@@ -6,7 +6,11 @@ import { post, send } from './server.js';
 import { Station } from './station.js';
 import { put, span } from './words.js';
 
-/** Returns what a page around the blocks does besides its buttons, or undefined. */
+/**
+ * Returns what a page around the blocks does besides its buttons, or undefined.
+ *
+ * @param {any} room what a page is given
+ */
 export function stagePage(kind, room) {
   const pages = { identity, admission, 'station-check': station, portrait, instructions, break: breakPage };
   return pages[kind]?.(room);

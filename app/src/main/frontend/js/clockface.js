@@ -30,6 +30,7 @@ export class ClockFace {
     });
   }
 
+  /** @param {import('../types/room.d.ts').Room} room */
   draw(room) {
     this.hidden = room.mayHideClock && sessionStorage.getItem(HIDDEN) === 'yes';
     this.say(room);
@@ -49,6 +50,7 @@ export class ClockFace {
     }
   }
 
+  /** @param {import('../types/room.d.ts').Room} room */
   drawClock(room, clock) {
     const left = span(clock.left, true);
     put(this.time, this.hidden ? this.words.say('clock.hidden') : left);
@@ -61,7 +63,11 @@ export class ClockFace {
     this.drawPace(room);
   }
 
-  /** Where no clock runs, time counts up: in all, and for the question in view. */
+  /**
+   * Where no clock runs, time counts up: in all, and for the question in view.
+   *
+   * @param {import('../types/room.d.ts').Room} room
+   */
   drawUsed(room, used) {
     put(this.time, span(used));
     put(this.name, this.words.say('clock.used'));
@@ -70,6 +76,7 @@ export class ClockFace {
     put(this.pace, 'inViewSpent' in room ? span(room.inViewSpent) : '');
   }
 
+  /** @param {import('../types/room.d.ts').Room} room */
   drawPace(room) {
     const totals = room.totals[room.position.at];
     const paced = totals && 'pace' in room;
@@ -99,6 +106,7 @@ export class ClockFace {
     return clock.title || this.words.say(`clock.${clock.kind}`);
   }
 
+  /** @param {import('../types/room.d.ts').Room} room */
   drawList(room) {
     const rows = room.clocks.map((clock) => [
       this.title(clock),
@@ -140,7 +148,11 @@ export class ClockFace {
     }
   }
 
-  /** Says the warnings that the rulebook says were given since this was last asked. */
+  /**
+   * Says the warnings that the rulebook says were given since this was last asked.
+   *
+   * @param {import('../types/room.d.ts').Room} room
+   */
   say(room) {
     const said = this.said ?? room.warned.filter((warning) => room.now - warning.at > STILL_NEWS).length;
     room.warned.slice(said).forEach((warning) => {

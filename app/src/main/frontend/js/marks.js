@@ -138,6 +138,7 @@ export class TextMarks {
 
   // ---- by keyboard: a caret that walks over the words of the question
 
+  /** @param {HTMLElement} question */
   begin(question) {
     const first = question.querySelector('[data-text]');
     const nodes = first ? textNodes(first) : [];

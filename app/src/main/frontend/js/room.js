@@ -87,7 +87,11 @@ function draw() {
   }
 }
 
-/** Where the sitting is, as its pages are called: a break of one's own and a return from a break have pages too. */
+/**
+ * Where the sitting is, as its pages are called: a break of one's own and a return from a break have pages too.
+ *
+ * @param {import('../types/room.d.ts').Room} room
+ */
 function stageOf(room) {
   const [where, stage] = Object.entries(room.position)[0];
   return `${where} ${stage}${room.presence === 'at-desk' ? '' : ` ${room.presence}`}`;
@@ -130,6 +134,7 @@ async function leave() {
   location.replace(location.pathname);
 }
 
+/** @param {import('../types/room.d.ts').Room} room */
 function whatIsNext(room) {
   const next = data.paper.route.find((stage) => stage.id === (room.position.at ?? room.position.before));
   return next ? words.say(`time-up.next.${room.position.at ? 'runs' : 'waits'}`, next.title) : words.say('time-up.over');

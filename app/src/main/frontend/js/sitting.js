@@ -101,14 +101,22 @@ export class Sitting {
     }
   }
 
-  /** Returns the room as it is now; which questions have changed is told by `takeChanged`. */
+  /**
+   * Returns the room as it is now; which questions have changed is told by `takeChanged`.
+   *
+   * @returns {import('../types/room.d.ts').Room}
+   */
   room() {
     const room = JSON.parse(this.desk.room(this.clock.now()));
     room.questions.forEach((question) => this.changed.set(question.id, question));
     return room;
   }
 
-  /** Returns the questions that have changed since this was last asked. */
+  /**
+   * Returns the questions that have changed since this was last asked.
+   *
+   * @returns {import('../types/room.d.ts').Question[]}
+   */
   takeChanged() {
     const changed = [...this.changed.values()];
     this.changed.clear();

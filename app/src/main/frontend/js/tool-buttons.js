@@ -57,6 +57,7 @@ export class ToolButtons {
     return this.sitting.data.paper.rules.equipment.exhibits.filter(({ id }) => room.exhibits.includes(id));
   }
 
+  /** @param {import('../types/room.d.ts').Room} room */
   draw(room) {
     this.room = room;
     this.help.draw(room.help);
@@ -140,7 +141,7 @@ export class ToolButtons {
       return true;
     }
     if (name === 'h' && this.room?.tools.includes('marks') && this.room.inView) {
-      this.marks.begin(document.querySelector('.question.open'));
+      this.marks.begin(one('.question.open'));
       return true;
     }
     if (name === '/' && this.room && this.offers('exhibit')) {

@@ -37,6 +37,7 @@ export class Answers {
     this.kinds.forEach((kind) => kind.bind(sheet, item));
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     this.kinds.forEach((kind) => kind.draw(sheet, question));
   }

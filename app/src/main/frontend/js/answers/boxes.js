@@ -136,6 +136,7 @@ export class Boxes {
     }
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     const sealed = question.seal !== 'none';
     for (const box of all('.answer-box', sheet, HTMLInputElement)) {

@@ -208,6 +208,7 @@ export class Cards {
 
   // ---- drawing
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     const sealed = question.seal !== 'none';
     all('.sequence', sheet).forEach((root) => this.drawSequence(root, question.responses[root.dataset.response] ?? [], sealed));

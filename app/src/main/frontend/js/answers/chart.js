@@ -20,6 +20,7 @@ export class Chart {
     });
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     all('.chart-work', sheet).forEach((root) => this.charts.get(root).draw(question));
   }
@@ -158,6 +159,7 @@ class One {
     return figures.length ? this.answers.say(`chart.${element.split(' ')[0]}`, ...figures, this.root.dataset.unit) : '';
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(question) {
     const values = question.responses[this.root.dataset.response] ?? [];
     all('.on-chart', this.plane.over).forEach((drawn) => drawn.remove());

@@ -65,6 +65,7 @@ export class Options {
     this.answers.page.act(out ? 'brought-back' : 'struck-out', { item, response, choice });
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     for (const option of all('.o, .hottext', sheet)) {
       const { response, choice } = option.dataset;

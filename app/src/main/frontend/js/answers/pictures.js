@@ -94,6 +94,7 @@ export class Pictures {
     this.answers.page.whisper(this.answers.say('point.at', Math.round(plane.cursor[0]), Math.round(plane.cursor[1])));
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     all('.picture-work', sheet).forEach((root) => {
       const values = question.responses[root.dataset.response] ?? [];

@@ -61,7 +61,11 @@ export class Playing {
     });
   }
 
-  /** Returns how often it can still be played, as the rulebook counts; undefined where that is not limited. */
+  /**
+   * Returns how often it can still be played, as the rulebook counts; undefined where that is not limited.
+   *
+   * @param {import('../../types/room.d.ts').Question} question
+   */
   left(question, root) {
     return question?.playsLeft[root.dataset.response];
   }
@@ -136,10 +140,12 @@ export class Playing {
     root.querySelector('.play-said').textContent = this.answers.say(key, ...args);
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     all('.playing', sheet).forEach((root) => this.drawOne(root, question));
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   drawOne(root, question, failed = false) {
     const left = this.left(question, root);
     const running = root.dataset.running === 'true';

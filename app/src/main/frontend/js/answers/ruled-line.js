@@ -167,6 +167,7 @@ export class RuledLine {
     this.answers.page.whisper(this.answers.say('ruled-line.at', root.positions[root.cursor], root.dataset.unit));
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(sheet, question) {
     lines(sheet).forEach((root) => {
       const before = focused()?.dataset.placed;

@@ -29,7 +29,11 @@ export class Below {
     }
   }
 
-  /** Tells the rulebook that the end of a question was in view, where it wants to know. */
+  /**
+   * Tells the rulebook that the end of a question was in view, where it wants to know.
+   *
+   * @param {HTMLElement} question
+   */
   seeEnd(question, ends) {
     if (ends && this.endWanted && !this.page.sheets.unknown.has(this.page.inView)) {
       this.endWanted = false;

@@ -233,6 +233,7 @@ export class BlockPage {
 
   // ---- drawing
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   draw(room) {
     if (this.turning.on) {
       return;
@@ -258,6 +259,7 @@ export class BlockPage {
     this.tools.draw(room);
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   drawView(room) {
     const shown = `${room.view} ${room.inView} ${room.walk?.subset}`;
     if ((!room.inView && room.view === 'question') || this.shown === shown) {
@@ -320,6 +322,7 @@ export class BlockPage {
     }
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   drawWay(room) {
     if (!this.inView) {
       return;
@@ -344,6 +347,7 @@ export class BlockPage {
     }
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   drawMark(question) {
     const mark = one('#mark');
     mark.setAttribute('aria-pressed', String(Boolean(question?.marked)));

@@ -11,7 +11,11 @@ export class Leaving {
     this.numberOf = numberOf;
   }
 
-  /** Asks before the section is closed, naming exactly what would stay without a full answer, and the time that is left. */
+  /**
+   * Asks before the section is closed, naming exactly what would stay without a full answer, and the time that is left.
+   *
+   * @param {import('../../types/room.d.ts').Room} room
+   */
   askToClose(room, stage) {
     const list = one('#close-list');
     list.replaceChildren(
@@ -58,7 +62,11 @@ export class Leaving {
     one('#break', document, HTMLDialogElement).showModal();
   }
 
-  /** Says from when on the section can be closed, where it cannot yet. */
+  /**
+   * Says from when on the section can be closed, where it cannot yet.
+   *
+   * @param {import('../../types/room.d.ts').Room} room
+   */
   draw(room) {
     const may = mayClose(room);
     const key = `${may} ${room.closableFrom}`;
@@ -83,6 +91,7 @@ export function itemsOf({ sets }) {
   return sets.flatMap(({ items }) => items.map(({ id }) => id));
 }
 
+/** @param {import('../../types/room.d.ts').Room} room */
 function mayClose(room) {
   return 'closableFrom' in room && room.closableFrom <= room.now;
 }

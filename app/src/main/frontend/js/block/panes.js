@@ -1,7 +1,7 @@
 // What several questions are about, beside the question: two panes that scroll each by itself, with a divider between,
 // or two tabs in a narrow window. It is read first, alone; what is seen of it stays from question to question.
 import { onward } from '../arrows.js';
-import { all } from '../dom.js';
+import { all, maybe, one } from '../dom.js';
 import { drag } from '../drag.js';
 
 const SHARE = 'ledger-case-share';
@@ -29,6 +29,7 @@ export class Panes {
     this.sheet.dataset.panes = two ? 'two' : 'tabs';
   }
 
+  /** @param {HTMLElement} question */
   bind(question) {
     const panes = of(question);
     if (!panes) {
@@ -72,7 +73,7 @@ export class Panes {
     const divider = panes.querySelector('.divider');
     divider.setAttribute('aria-valuemin', LEAST);
     divider.setAttribute('aria-valuemax', MOST);
-    divider.setAttribute('aria-valuenow', this.share);
+    divider.setAttribute('aria-valuenow', String(this.share));
     divider.addEventListener('keydown', (event) => onArrow(event, this.share, MOST, STEP, (share) => this.divide(panes, share)));
     divider.addEventListener('dblclick', () => this.divide(panes, USUAL));
     divider.addEventListener('pointerdown', (down) =>
@@ -88,14 +89,14 @@ export class Panes {
   divide(panes, share) {
     this.share = Math.min(MOST, Math.max(LEAST, share));
     this.sheet.style.setProperty('--case-share', this.share);
-    panes.querySelector('.divider').setAttribute('aria-valuenow', this.share);
+    panes.querySelector('.divider').setAttribute('aria-valuenow', String(this.share));
     localStorage.setItem(SHARE, String(this.share));
     this.turned();
   }
 
   /** Returns what scrolls when a question is longer than its place. */
   static scroller(question) {
-    return question.querySelector('.asked') ?? question;
+    return maybe('.asked', question) ?? question;
   }
 
   /** Returns whether the question itself can be seen, and not only what it is about. */
@@ -103,7 +104,11 @@ export class Panes {
     return of(question)?.dataset.pane !== 'case';
   }
 
-  /** Takes note that a question of a case was open before, so that the case was read. */
+  /**
+   * Takes note that a question of a case was open before, so that the case was read.
+   *
+   * @param {HTMLElement} question
+   */
   met(question) {
     const panes = of(question);
     if (panes) {
@@ -111,7 +116,11 @@ export class Panes {
     }
   }
 
-  /** Shows a question that is turned to; what it is about alone, if that is new. */
+  /**
+   * Shows a question that is turned to; what it is about alone, if that is new.
+   *
+   * @param {HTMLElement} question
+   */
   show(question) {
     const panes = of(question);
     if (!panes) {
@@ -119,7 +128,7 @@ export class Panes {
     }
     const { met, document, tops } = this.caseOf(panes);
     this.met(question);
-    panes.querySelector('.divider').setAttribute('aria-valuenow', this.share);
+    panes.querySelector('.divider').setAttribute('aria-valuenow', String(this.share));
     this.open(panes, document);
     all('.document', panes).forEach((page, number) => {
       page.scrollTop = tops[number] ?? 0;
@@ -127,6 +136,7 @@ export class Panes {
     this.turn(question, met ? 'both' : 'case');
   }
 
+  /** @param {HTMLElement} question */
   turn(question, pane) {
     const panes = of(question);
     panes.dataset.pane = pane;
@@ -134,7 +144,11 @@ export class Panes {
     this.turned();
   }
 
-  /** Shows the case alone, or beside the question again. */
+  /**
+   * Shows the case alone, or beside the question again.
+   *
+   * @param {HTMLElement} question
+   */
   toggle(question) {
     if (of(question)) {
       this.turn(question, Panes.asks(question) ? 'case' : 'both');
@@ -142,6 +156,7 @@ export class Panes {
     }
   }
 
+  /** @param {HTMLElement} question */
   focus(question) {
     (Panes.asks(question) ? Panes.scroller(question) : shown(of(question))).focus({ preventScroll: true });
   }
@@ -156,12 +171,16 @@ export class Panes {
     this.turned();
   }
 
-  /** Shows that a document goes on below what can be seen. */
+  /**
+   * Shows that a document goes on below what can be seen.
+   *
+   * @param {HTMLElement} question
+   */
   drawBelow(question) {
     const panes = of(question);
     if (panes) {
       const document = shown(panes);
-      panes.querySelector('[data-pane-below]').hidden = document.scrollHeight - document.clientHeight - document.scrollTop < 24;
+      one('[data-pane-below]', panes).hidden = document.scrollHeight - document.clientHeight - document.scrollTop < 24;
     }
   }
 
@@ -174,8 +193,9 @@ export class Panes {
   }
 }
 
+/** @param {HTMLElement} question */
 function of(question) {
-  return question.querySelector('.panes');
+  return maybe('.panes', question);
 }
 
 function shown(panes) {

@@ -82,7 +82,11 @@ export class Presses {
     return this.page.last ? this.page.open(this.page.last) : this.openFirst(this.page.sitting.room());
   }
 
-  /** Opens the first question that can be looked at; where none can, only the review is left. */
+  /**
+   * Opens the first question that can be looked at; where none can, only the review is left.
+   *
+   * @param {import('../../types/room.d.ts').Room} room
+   */
   openFirst(room) {
     return room.first ? this.page.open(room.first) : this.toReview();
   }

@@ -16,7 +16,11 @@ export class Review {
     this.changed = new Map();
   }
 
-  /** Takes a question that has changed; it is drawn when the page is next looked at. */
+  /**
+   * Takes a question that has changed; it is drawn when the page is next looked at.
+   *
+   * @param {import('../../types/room.d.ts').Question} question
+   */
   note(question) {
     this.changed.set(question.id, question);
   }
@@ -41,6 +45,7 @@ export class Review {
     this.changed.clear();
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   drawRow(question) {
     const row = this.rows.get(question.id);
     row.dataset.status = question.status;

@@ -60,6 +60,7 @@ export class Sheets {
     }, FETCH_AGAIN);
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   draw(question) {
     const sheet = this.questions.get(question.id);
     const entries = JSON.stringify([
@@ -81,6 +82,7 @@ export class Sheets {
     this.answers.draw(sheet, question);
   }
 
+  /** @param {import('../../types/room.d.ts').Question} question */
   drawEntering(question, sheet) {
     const sealed = question.seal !== 'none';
     const note = sheet.querySelector('.sealed-note');

@@ -80,11 +80,13 @@ export class CalculatorTool {
     this.angle.value = this.lines.findLast((line) => line.angle)?.angle ?? 'degrees';
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   opened(room) {
     this.turned(room);
     this.read();
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   turned(room) {
     const scientific = room.tools.includes('scientific-calculator');
     if (this.scientific !== scientific) {

@@ -103,10 +103,12 @@ export class ExhibitTool {
 
   // ---- which exhibit
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   opened(room) {
     this.turned(room);
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   turned(room) {
     const exhibits = this.bench.door.exhibits(room);
     const key = exhibits.map(({ id }) => id).join(' ');

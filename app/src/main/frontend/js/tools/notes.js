@@ -22,6 +22,7 @@ export class NotesTool {
     this.read();
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   opened(room) {
     this.turned(room);
   }
@@ -30,6 +31,7 @@ export class NotesTool {
     this.fresh.focus();
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   turned(room) {
     if (room.inView) {
       this.item = room.inView;

@@ -53,7 +53,11 @@ export class Toolbench {
     return this.sitting.enter(kind, fields);
   }
 
-  /** Opens again what was open. */
+  /**
+   * Opens again what was open.
+   *
+   * @param {import('../../types/room.d.ts').Room} room
+   */
   restore(room) {
     for (const [name, place] of Object.entries(this.in('panels'))) {
       if (place.state !== 'closed') {
@@ -77,6 +81,7 @@ export class Toolbench {
     return this.panels.get(name);
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   toggle(name, room) {
     const panel = this.make(name);
     if (panel.state === 'open') {
@@ -86,6 +91,7 @@ export class Toolbench {
     }
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   openPanel(name, room) {
     const panel = this.make(name);
     panel.offered = true;
@@ -95,7 +101,11 @@ export class Toolbench {
     return this.tools.get(name);
   }
 
-  /** Another question is in view, or none. */
+  /**
+   * Another question is in view, or none.
+   *
+   * @param {import('../../types/room.d.ts').Room} room
+   */
   turn(room) {
     this.panels.show(room.view === 'question', (name) => this.door.offers(name, room));
     this.tools.forEach((tool) => tool.turned?.(room));
@@ -108,10 +118,12 @@ export class Toolbench {
     });
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   writeNote(room, anchor) {
     this.openPanel('notes', room).write(room.inView, anchor);
   }
 
+  /** @param {import('../../types/room.d.ts').Room} room */
   find(room) {
     (this.panels.get('exhibit')?.state === 'open' ? this.tools.get('exhibit') : this.openPanel('exhibit', room)).find();
   }
