@@ -81,6 +81,7 @@ export class SketchTool {
     this.paper.setAttribute('viewBox', `0 0 ${WIDTH / 10} ${HEIGHT / 10}`);
     this.paper.setAttribute('tabindex', '0');
     this.paper.setAttribute('role', 'application');
+    this.paper.append(svg('rect', { width: WIDTH / 10, height: HEIGHT / 10, class: 'page' }));
     this.layers = ['grid', 'shapes', 'draft', 'frame'].map((name) => {
       const layer = svg('g', { class: name });
       this.paper.append(layer);
