@@ -10,7 +10,7 @@ import dauntingledger.rulebook.sketch.Shape;
 import dauntingledger.rulebook.tools.Panel;
 import dauntingledger.rulebook.tools.Placement;
 import dauntingledger.rulebook.tools.Placement.Rect;
-import dauntingledger.rulebook.worksheet.Functions;
+import dauntingledger.rulebook.worksheet.SheetFunctions;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -50,7 +50,7 @@ public final class Tools {
     /** Returns the names of all functions of the worksheet. */
     @JSExport
     public static String functions() {
-        return CanonicalJson.write(List.copyOf(Functions.names()));
+        return CanonicalJson.write(List.copyOf(SheetFunctions.names()));
     }
 
     /** Returns the number of the uppermost shape under a pointer, or 0 if there is none. */

@@ -113,12 +113,7 @@ final class SideFileReader {
         Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = problems.attempt(root, () -> isTrue(root, "shuffled-keypad"));
         Optional<Boolean> explains = problems.attempt(root, () -> isTrue(root, "explains-marks"));
-        if (explains.orElse(false) && !release.equals(Optional.of(Paper.ScoreRelease.AT_ONCE))) {
-            problems.add(
-                    root,
-                    "marks can be explained only where they are released: explains-marks needs"
-                            + " score-release 'at-once'");
-        }
+        checkExplaining(explains, release);
         problems.throwIfAny();
         return Optional.of(new Read(
                 () -> new Paper(
@@ -139,6 +134,15 @@ final class SideFileReader {
                         exit.orElse("")),
                 pages,
                 folders));
+    }
+
+    private void checkExplaining(Optional<Boolean> explains, Optional<Paper.ScoreRelease> release) {
+        if (explains.orElse(false) && !release.equals(Optional.of(Paper.ScoreRelease.AT_ONCE))) {
+            problems.add(
+                    root,
+                    "marks can be explained only where they are released: explains-marks needs"
+                            + " score-release 'at-once'");
+        }
     }
 
     private Stage stage(XmlElement element, Map<String, Stage.Block> blocks) {

@@ -3,7 +3,7 @@ package dauntingledger.app.room;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.picture.Frame;
-import dauntingledger.rulebook.picture.View;
+import dauntingledger.rulebook.picture.PictureView;
 import jakarta.persistence.EntityManager;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -35,7 +35,7 @@ class PortraitStore implements Portraits {
     }
 
     /** @param digest SHA-256 of {@code png}, as 64 lower-case hexadecimal digits */
-    record Picture(View view, byte[] png, String digest) {}
+    record Picture(PictureView view, byte[] png, String digest) {}
 
     /** Reads a PNG of at most {@link Frame#MOST} pixels each way; empty if it is none. */
     static Optional<Picture> read(byte[] sent) throws IOException {
@@ -49,7 +49,7 @@ class PortraitStore implements Portraits {
         ImageIO.write(plain, "png", png);
         BufferedImage small = scaled(plain, FRAME_WIDTH, FRAME_HEIGHT);
         int[] pixels = small.getRGB(0, 0, FRAME_WIDTH, FRAME_HEIGHT, null, 0, FRAME_WIDTH);
-        View view = new Frame(FRAME_WIDTH, FRAME_HEIGHT, pixels).view();
+        PictureView view = new Frame(FRAME_WIDTH, FRAME_HEIGHT, pixels).view();
         return Optional.of(
                 new Picture(view, png.toByteArray(), Hash.of(png.toByteArray()).hex()));
     }

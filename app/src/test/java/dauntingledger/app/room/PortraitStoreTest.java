@@ -2,7 +2,7 @@ package dauntingledger.app.room;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dauntingledger.rulebook.picture.View;
+import dauntingledger.rulebook.picture.PictureView;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
@@ -44,7 +44,7 @@ class PortraitStoreTest {
 
         PortraitStore.Picture read = PortraitStore.read(smuggling).orElseThrow();
 
-        assertThat(read.view()).isEqualTo(View.ONE_FACE);
+        assertThat(read.view()).isEqualTo(PictureView.ONE_FACE);
         assertThat(new String(read.png(), StandardCharsets.ISO_8859_1)).doesNotContain("script");
         assertThat(ImageIO.read(new ByteArrayInputStream(read.png())).getWidth())
                 .isEqualTo(320);
@@ -54,9 +54,9 @@ class PortraitStoreTest {
     @Test
     void countsFaces() throws IOException {
         assertThat(PortraitStore.read(picture(320, 240, 0)).orElseThrow().view())
-                .isEqualTo(View.NO_FACE);
+                .isEqualTo(PictureView.NO_FACE);
         assertThat(PortraitStore.read(picture(320, 240, 2)).orElseThrow().view())
-                .isEqualTo(View.SEVERAL_FACES);
+                .isEqualTo(PictureView.SEVERAL_FACES);
     }
 
     @Test

@@ -39,13 +39,13 @@ public record Calculator(Angle angle, Rational answer, Rational memory) {
     }
 
     /** Returns what {@code sum} comes to. */
-    public Outcome work(String sum) {
+    public CalculatorOutcome work(String sum) {
         requireNonNull(sum, "sum");
         if (sum.length() > MOST_TYPED) {
-            return new Outcome.Failed(Fault.TOO_LONG, MOST_TYPED);
+            return new CalculatorOutcome.Failed(Fault.TOO_LONG, MOST_TYPED);
         }
         try {
-            return new Outcome.Result(new SumReader(sum, this).read());
+            return new CalculatorOutcome.Result(new SumReader(sum, this).read());
         } catch (SumException e) {
             return e.outcome();
         }

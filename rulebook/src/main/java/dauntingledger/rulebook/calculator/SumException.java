@@ -14,7 +14,7 @@ final class SumException extends RuntimeException {
         this.place = place;
     }
 
-    Outcome.Failed outcome() {
-        return new Outcome.Failed(fault, place);
+    CalculatorOutcome.Failed outcome() {
+        return new CalculatorOutcome.Failed(fault, place);
     }
 }

@@ -98,15 +98,15 @@ final class SumReader {
         int place = at++;
         Rational exponent = signed();
         percent = false;
-        return Functions.power(base, exponent, place);
+        return CalculatorFunctions.power(base, exponent, place);
     }
 
     private Rational followed() {
         Rational value = one();
         for (; ; ) {
             switch (peek()) {
-                case '!' -> value = Functions.factorial(value, at++);
-                case '\u00b2' -> value = Functions.power(value, Rational.of(2), at++);
+                case '!' -> value = CalculatorFunctions.factorial(value, at++);
+                case '\u00b2' -> value = CalculatorFunctions.power(value, Rational.of(2), at++);
                 case '%' -> {
                     at++;
                     value = value.dividedBy(HUNDRED);
@@ -132,7 +132,7 @@ final class SumReader {
         }
         if (next == '\u221a') {
             int place = at++;
-            return Functions.root(Rational.of(2), followed(), place);
+            return CalculatorFunctions.root(Rational.of(2), followed(), place);
         }
         if (Character.isLetter(next)) {
             return word();
@@ -193,8 +193,8 @@ final class SumReader {
         }
         String word = text.substring(start, at);
         return switch (word) {
-            case "pi", "\u03c0" -> Functions.PI;
-            case "e" -> Functions.E;
+            case "pi", "\u03c0" -> CalculatorFunctions.PI;
+            case "e" -> CalculatorFunctions.E;
             case "ans" -> calculator.answer();
             case "mem" -> calculator.memory();
             default -> call(word, start);
@@ -202,7 +202,7 @@ final class SumReader {
     }
 
     private Rational call(String word, int start) {
-        if (!Functions.isKnown(word)) {
+        if (!CalculatorFunctions.isKnown(word)) {
             throw new SumException(Fault.UNKNOWN_WORD, start);
         }
         if (peek() != '(') {
@@ -210,14 +210,14 @@ final class SumReader {
         }
         at++;
         Rational first = sum();
-        if (peek() == ';' && Functions.takesTwo(word)) {
+        if (peek() == ';' && CalculatorFunctions.takesTwo(word)) {
             at++;
             Rational second = sum();
             close();
-            return Functions.ofTwo(word, first, second, start);
+            return CalculatorFunctions.ofTwo(word, first, second, start);
         }
         close();
-        return Functions.ofOne(word, first, calculator.angle(), start);
+        return CalculatorFunctions.ofOne(word, first, calculator.angle(), start);
     }
 
     /** Returns the next character that is not a space, or {@link #END}. */

@@ -24,7 +24,7 @@ public record Entering(boolean deliberate, int tries) {
 
     /** Returns what an author got wrong about it in an item with these interactions, a sentence each. */
     List<String> findings(List<Interaction> interactions) {
-        return new Problems()
+        return new Requirements()
                 .require(
                         tries >= 0 && tries <= MOST_TRIES,
                         "tries must be 0 (as many as one likes) to " + MOST_TRIES + ", but were " + tries)

@@ -19,8 +19,8 @@ final class ExamRulesCheck {
         rules.ownBreaks().ifPresent(breaks -> findings.add("breaks of one's own", breaks.findings()));
         findings.add(
                 "warnings of the room",
-                new Problems()
-                        .requireWarnings(rules.roomWarnings(), Problems.LONGEST)
+                new Requirements()
+                        .requireWarnings(rules.roomWarnings(), Requirements.LONGEST)
                         .found());
         surveys(rules.surveys());
         equipment(rules.equipment());

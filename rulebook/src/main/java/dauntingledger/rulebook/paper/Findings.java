@@ -19,7 +19,7 @@ final class Findings {
     }
 
     void requireTitle(String title, String place, String what) {
-        add(place, new Problems().requireTitle(title, what).found());
+        add(place, new Requirements().requireTitle(title, what).found());
     }
 
     /** Adds what a part of the paper says is wrong with it. */

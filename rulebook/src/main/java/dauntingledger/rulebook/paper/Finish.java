@@ -35,7 +35,7 @@ public sealed interface Finish {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .requireSpan(span, "the time before which nobody hands in")
                     .found();
         }
@@ -58,7 +58,7 @@ public sealed interface Finish {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(
                             share.signum() > 0 && share.compareTo(Rational.ONE) < 0,
                             "the share of the time before which nobody hands in must be between 0 and 1, but was "

@@ -69,7 +69,7 @@ public record Item(
 
     /** Returns what an author got wrong about it as a whole, a sentence each; empty if nothing is. */
     List<String> findings() {
-        return new Problems()
+        return new Requirements()
                 .require(marks.signum() > 0, "marks must be more than 0, but were " + marks)
                 .require(penalty.signum() >= 0, "the penalty must be 0 or more, but was " + penalty)
                 .require(asked() > 0, "an item must hold at least one interaction that can be answered")

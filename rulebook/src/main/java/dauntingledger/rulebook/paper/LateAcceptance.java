@@ -31,9 +31,9 @@ public record LateAcceptance(Duration carried, Duration grace) {
 
     /** Returns what an author got wrong about it, a sentence each; empty if nothing is. */
     List<String> findings() {
-        return new Problems()
+        return new Requirements()
                 .require(
-                        isFrom0To(Problems.LONGEST, carried),
+                        isFrom0To(Requirements.LONGEST, carried),
                         "late acceptance must be 0 to 24 hours, but was " + carried)
                 .require(
                         isFrom0To(LONGEST_GRACE, grace),

@@ -39,7 +39,7 @@ public record Movement(Direction direction, boolean answering, boolean seeing) {
 
     /** Returns what an author got wrong about it in one of {@code sections} of a block, a sentence each. */
     List<String> findings(int sections) {
-        return new Problems()
+        return new Requirements()
                 .require(
                         isFree() || sections == 1,
                         "a section that is gone through in order must be the only one of its block, because leaving it"

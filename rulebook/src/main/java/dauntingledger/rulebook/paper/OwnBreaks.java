@@ -40,7 +40,7 @@ public record OwnBreaks(
 
     /** Returns what an author got wrong about them, a sentence each; empty if nothing is. */
     List<String> findings() {
-        return new Problems()
+        return new Requirements()
                 .require(
                         number >= 0 && number <= MOST,
                         "their number must be 0 (as many as the pool lasts) to " + MOST + ", but was " + number)

@@ -135,7 +135,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(!ways.isEmpty(), "an admission must have at least one way")
                     .require(
                             tries >= 1 && tries <= MOST_TRIES,
@@ -168,7 +168,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(
                             !lines.isEmpty() && new HashSet<>(lines).size() == lines.size(),
                             "a station check must have at least one line, and none twice")
@@ -259,7 +259,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(version >= 1, "the version must be 1 or more, but was " + version)
                     .require(
                             !textDigests.isEmpty() && textDigests.stream().allMatch(Notice::isDigest),
@@ -315,7 +315,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .requireSpan(readingTime, "the reading time")
                     .requireLeast(least, readingTime, "the least reading time")
                     .found();
@@ -375,7 +375,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(!sections.isEmpty(), "a block must hold at least one section")
                     .found();
         }
@@ -399,7 +399,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .require(questions > 0, "a block must hold at least one question")
                     .found();
         }
@@ -445,7 +445,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .requireSpan(limit(), "the length of the break")
                     .requireLeast(least, limit(), "the least length of the break")
                     .found();
@@ -473,7 +473,7 @@ public sealed interface Stage {
 
         @Override
         public List<String> findings() {
-            return new Problems()
+            return new Requirements()
                     .requireSpan(limit(), "the time to confirm")
                     .requireAll(finish.findings())
                     .found();

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.paper;
 
-import dauntingledger.rulebook.picture.View;
+import dauntingledger.rulebook.picture.PictureView;
 import java.util.List;
 
 /** A line of the station check: what is measured, in whole numbers, and when that passes. */
@@ -33,11 +33,11 @@ public enum StationLine {
             return figures.get(0) == 1;
         }
     },
-    /** What the camera sees: 1 for a face in good light, see {@link View#figure}. */
+    /** What the camera sees: 1 for a face in good light, see {@link PictureView#figure}. */
     CAMERA(1) {
         @Override
         boolean suffices(List<Long> figures) {
-            return figures.get(0) == View.ONE_FACE.figure();
+            return figures.get(0) == PictureView.ONE_FACE.figure();
         }
     },
     /** 1 if the browser lets the exam fill the screen. */

@@ -27,7 +27,7 @@ public record TimeBox(BoxId id, String title, Duration limit, StageId first, Sta
 
     /** Returns what an author got wrong about it, a sentence each; empty if nothing is. */
     List<String> findings() {
-        return new Problems()
+        return new Requirements()
                 .requireTitle(title, "the title")
                 .requireSpan(limit, "the limit")
                 .requireWarnings(warnings, limit)

@@ -38,14 +38,14 @@ public record Frame(int width, int height, int[] rgb) {
     }
 
     /** Returns what this frame shows. */
-    public View view() {
+    public PictureView view() {
         if (meanLuma() < DARK_LUMA) {
-            return View.TOO_DARK;
+            return PictureView.TOO_DARK;
         }
         return switch (faces()) {
-            case 0 -> View.NO_FACE;
-            case 1 -> View.ONE_FACE;
-            default -> View.SEVERAL_FACES;
+            case 0 -> PictureView.NO_FACE;
+            case 1 -> PictureView.ONE_FACE;
+            default -> PictureView.SEVERAL_FACES;
         };
     }
 

@@ -1,7 +1,7 @@
 package dauntingledger.rulebook.plain;
 
+import dauntingledger.rulebook.calculator.CalculatorOutcome;
 import dauntingledger.rulebook.calculator.Digits;
-import dauntingledger.rulebook.calculator.Outcome;
 import dauntingledger.rulebook.highlight.HighlightedText;
 import dauntingledger.rulebook.highlight.Run;
 import dauntingledger.rulebook.sketch.Shape;
@@ -142,8 +142,8 @@ public final class ToolboxCodec {
     private static Map<String, Object> line(Tape.Line line) {
         Map<String, Object> plain = ToolCodec.KINDS.toPlain(line.use());
         switch (line.outcome()) {
-            case Outcome.Result result -> plain.put("result", Digits.plain(result.value()));
-            case Outcome.Failed failed -> {
+            case CalculatorOutcome.Result result -> plain.put("result", Digits.plain(result.value()));
+            case CalculatorOutcome.Failed failed -> {
                 plain.put("fault", PlainNames.name(failed.fault()));
                 plain.put("place", failed.place());
             }

@@ -1,7 +1,7 @@
 package dauntingledger.rulebook.tools;
 
 import dauntingledger.rulebook.calculator.Calculator;
-import dauntingledger.rulebook.calculator.Outcome;
+import dauntingledger.rulebook.calculator.CalculatorOutcome;
 import dauntingledger.rulebook.number.Rational;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +16,7 @@ import java.util.List;
 public record Tape(List<Line> lines, Rational answer, Rational memory) {
 
     /** A line and what it came to. */
-    public record Line(ToolUse.OnTape use, Outcome outcome) {}
+    public record Line(ToolUse.OnTape use, CalculatorOutcome outcome) {}
 
     public Tape {
         lines = List.copyOf(lines);
@@ -29,8 +29,8 @@ public record Tape(List<Line> lines, Rational answer, Rational memory) {
         for (ToolUse.OnTape use : uses) {
             switch (use) {
                 case ToolUse.SumDone sum -> {
-                    Outcome outcome = new Calculator(sum.angle(), answer, memory).work(sum.sum());
-                    answer = outcome instanceof Outcome.Result result ? result.value() : answer;
+                    CalculatorOutcome outcome = new Calculator(sum.angle(), answer, memory).work(sum.sum());
+                    answer = outcome instanceof CalculatorOutcome.Result result ? result.value() : answer;
                     lines.add(new Line(use, outcome));
                 }
                 case ToolUse.MemoryUsed used -> {
@@ -39,7 +39,7 @@ public record Tape(List<Line> lines, Rational answer, Rational memory) {
                         case SUBTRACT -> memory.minus(answer);
                         case CLEAR -> Rational.ZERO;
                     };
-                    lines.add(new Line(use, new Outcome.Result(memory)));
+                    lines.add(new Line(use, new CalculatorOutcome.Result(memory)));
                 }
             }
         }

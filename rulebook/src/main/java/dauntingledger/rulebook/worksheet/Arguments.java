@@ -8,10 +8,10 @@ import java.util.function.Function;
 /** The arguments of one call, worked out only when they are asked for. */
 final class Arguments {
 
-    private final List<Expression> expressions;
+    private final List<FormulaTree> expressions;
     private final Evaluator evaluator;
 
-    Arguments(List<Expression> expressions, Evaluator evaluator) {
+    Arguments(List<FormulaTree> expressions, Evaluator evaluator) {
         this.expressions = expressions;
         this.evaluator = evaluator;
     }
@@ -56,8 +56,8 @@ final class Arguments {
     /** Returns an argument that must be a range; a single cell is one of a single cell. */
     Area area(int i) {
         return switch (expressions.get(i)) {
-            case Expression.Range range -> range.area();
-            case Expression.Cell cell -> new Area(cell.ref(), cell.ref());
+            case FormulaTree.Range range -> range.area();
+            case FormulaTree.Cell cell -> new Area(cell.ref(), cell.ref());
             default -> throw new FormulaException(CellError.VALUE);
         };
     }
@@ -78,8 +78,8 @@ final class Arguments {
         List<Double> numbers = new ArrayList<>();
         for (int i = first; i < expressions.size(); i++) {
             switch (expressions.get(i)) {
-                case Expression.Range range -> range.area().cells().forEach(cell -> addNumber(at(cell), numbers::add));
-                case Expression.Cell cell -> addNumber(at(cell.ref()), numbers::add);
+                case FormulaTree.Range range -> range.area().cells().forEach(cell -> addNumber(at(cell), numbers::add));
+                case FormulaTree.Cell cell -> addNumber(at(cell.ref()), numbers::add);
                 default -> numbers.add(number(i));
             }
         }
@@ -109,7 +109,7 @@ final class Arguments {
     <T> List<T> each(Function<CellValue, T> how) {
         List<T> all = new ArrayList<>();
         for (int i = 0; i < expressions.size(); i++) {
-            if (expressions.get(i) instanceof Expression.Range range) {
+            if (expressions.get(i) instanceof FormulaTree.Range range) {
                 values(range.area()).forEach(value -> all.add(how.apply(value)));
             } else {
                 all.add(how.apply(value(i)));
@@ -120,7 +120,7 @@ final class Arguments {
 
     /** Returns whether argument {@code i} stands in a cell or cells, not in the formula itself. */
     boolean isInCells(int i) {
-        return expressions.get(i) instanceof Expression.Range || expressions.get(i) instanceof Expression.Cell;
+        return expressions.get(i) instanceof FormulaTree.Range || expressions.get(i) instanceof FormulaTree.Cell;
     }
 
     /** Returns an argument's value with an error as the value that it is. */

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.worksheet;
 
-import dauntingledger.rulebook.worksheet.Expression.Operator;
+import dauntingledger.rulebook.worksheet.FormulaTree.Operator;
 import java.util.Locale;
 import java.util.OptionalDouble;
 

@@ -3,23 +3,23 @@ package dauntingledger.rulebook.worksheet;
 import java.time.LocalDate;
 import java.util.Map;
 
-/** Functions of dates. */
+/** SheetFunctions of dates. */
 final class DateFunctions {
 
     private DateFunctions() {}
 
     static void addTo(Map<String, Function> all) {
-        Functions.add(all, "DATE", 3, 3, a -> CellValue.of(day(Dates.serial(a.whole(0), a.whole(1), a.whole(2)))));
-        Functions.add(all, "YEAR", 1, 1, a -> CellValue.of(date(a).getYear()));
-        Functions.add(all, "MONTH", 1, 1, a -> CellValue.of(date(a).getMonthValue()));
-        Functions.add(all, "DAY", 1, 1, a -> CellValue.of(date(a).getDayOfMonth()));
-        Functions.add(all, "DAYS", 2, 2, a -> CellValue.of(day(a.number(0)) - day(a.number(1))));
-        Functions.add(all, "WEEKDAY", 1, 2, DateFunctions::weekday);
+        SheetFunctions.add(all, "DATE", 3, 3, a -> CellValue.of(day(Dates.serial(a.whole(0), a.whole(1), a.whole(2)))));
+        SheetFunctions.add(all, "YEAR", 1, 1, a -> CellValue.of(date(a).getYear()));
+        SheetFunctions.add(all, "MONTH", 1, 1, a -> CellValue.of(date(a).getMonthValue()));
+        SheetFunctions.add(all, "DAY", 1, 1, a -> CellValue.of(date(a).getDayOfMonth()));
+        SheetFunctions.add(all, "DAYS", 2, 2, a -> CellValue.of(day(a.number(0)) - day(a.number(1))));
+        SheetFunctions.add(all, "WEEKDAY", 1, 2, DateFunctions::weekday);
     }
 
     private static double day(double serial) {
         if (!Dates.isDay(serial)) {
-            throw Functions.error(CellError.NUM);
+            throw SheetFunctions.error(CellError.NUM);
         }
         return Math.floor(serial);
     }
@@ -35,7 +35,7 @@ final class DateFunctions {
             case 1 -> CellValue.of(fromSunday + 1);
             case 2 -> CellValue.of((fromSunday + 6) % 7 + 1);
             case 3 -> CellValue.of((fromSunday + 6) % 7);
-            default -> throw Functions.error(CellError.NUM);
+            default -> throw SheetFunctions.error(CellError.NUM);
         };
     }
 }

@@ -24,7 +24,7 @@ final class Dates {
     /** Returns the count of a date; months and days beyond their range run over into the next or the last. */
     static long serial(int year, int month, int day) {
         if (Math.abs(year) > 9_999 || Math.abs(month) > FARTHEST || Math.abs(day) > FARTHEST) {
-            throw Functions.error(CellError.NUM);
+            throw SheetFunctions.error(CellError.NUM);
         }
         return LocalDate.of(year, 1, 1)
                         .plusMonths(month - 1L)

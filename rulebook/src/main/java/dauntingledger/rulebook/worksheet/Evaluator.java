@@ -25,16 +25,16 @@ final class Evaluator {
         return cells.apply(ref);
     }
 
-    CellValue value(Expression expression) {
+    CellValue value(FormulaTree expression) {
         return switch (expression) {
-            case Expression.Constant constant -> checked(constant.value());
-            case Expression.Cell cell -> checked(cell(cell.ref()));
-            case Expression.Range range -> throw new FormulaException(CellError.VALUE);
-            case Expression.Negated negated -> CellValue.of(-Values.number(value(negated.of())));
-            case Expression.Percent percent -> CellValue.of(Values.number(value(percent.of())) / 100);
-            case Expression.Binary binary ->
+            case FormulaTree.Constant constant -> checked(constant.value());
+            case FormulaTree.Cell cell -> checked(cell(cell.ref()));
+            case FormulaTree.Range range -> throw new FormulaException(CellError.VALUE);
+            case FormulaTree.Negated negated -> CellValue.of(-Values.number(value(negated.of())));
+            case FormulaTree.Percent percent -> CellValue.of(Values.number(value(percent.of())) / 100);
+            case FormulaTree.Binary binary ->
                 Values.combine(binary.operator(), value(binary.left()), value(binary.right()));
-            case Expression.Call call -> checked(call.function().body().of(new Arguments(call.arguments(), this)));
+            case FormulaTree.Call call -> checked(call.function().body().of(new Arguments(call.arguments(), this)));
         };
     }
 

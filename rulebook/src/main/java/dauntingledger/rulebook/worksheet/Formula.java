@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** A formula that has been read, with what it looks at. */
-record Formula(Expression expression, List<CellRef> cells, List<Area> areas) {
+record Formula(FormulaTree expression, List<CellRef> cells, List<Area> areas) {
 
     /**
      * Reads the text behind the equals sign.
@@ -13,25 +13,25 @@ record Formula(Expression expression, List<CellRef> cells, List<Area> areas) {
      */
     static Formula read(String text) {
         FormulaReader reader = new FormulaReader(Token.cut(text));
-        Expression expression = reader.read();
+        FormulaTree expression = reader.read();
         List<CellRef> cells = new ArrayList<>();
         List<Area> areas = new ArrayList<>();
         collect(expression, cells, areas);
         return new Formula(expression, cells, areas);
     }
 
-    private static void collect(Expression expression, List<CellRef> cells, List<Area> areas) {
+    private static void collect(FormulaTree expression, List<CellRef> cells, List<Area> areas) {
         switch (expression) {
-            case Expression.Constant constant -> {}
-            case Expression.Cell cell -> cells.add(cell.ref());
-            case Expression.Range range -> areas.add(range.area());
-            case Expression.Negated negated -> collect(negated.of(), cells, areas);
-            case Expression.Percent percent -> collect(percent.of(), cells, areas);
-            case Expression.Binary binary -> {
+            case FormulaTree.Constant constant -> {}
+            case FormulaTree.Cell cell -> cells.add(cell.ref());
+            case FormulaTree.Range range -> areas.add(range.area());
+            case FormulaTree.Negated negated -> collect(negated.of(), cells, areas);
+            case FormulaTree.Percent percent -> collect(percent.of(), cells, areas);
+            case FormulaTree.Binary binary -> {
                 collect(binary.left(), cells, areas);
                 collect(binary.right(), cells, areas);
             }
-            case Expression.Call call -> call.arguments().forEach(argument -> collect(argument, cells, areas));
+            case FormulaTree.Call call -> call.arguments().forEach(argument -> collect(argument, cells, areas));
         }
     }
 

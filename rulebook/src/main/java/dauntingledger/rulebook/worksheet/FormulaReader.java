@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.worksheet;
 
-import dauntingledger.rulebook.worksheet.Expression.Operator;
+import dauntingledger.rulebook.worksheet.FormulaTree.Operator;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -20,22 +20,22 @@ final class FormulaReader {
                 all.stream().filter(token -> token.kind() != Token.Kind.SPACE).toList();
     }
 
-    Expression read() {
-        Expression expression = binary(1);
+    FormulaTree read() {
+        FormulaTree expression = binary(1);
         if (at < tokens.size()) {
             throw new FormulaException(CellError.FORMULA);
         }
         return expression;
     }
 
-    private Expression binary(int rank) {
+    private FormulaTree binary(int rank) {
         if (++depth > DEEPEST) {
             throw new FormulaException(CellError.FORMULA);
         }
-        Expression left = signed();
+        FormulaTree left = signed();
         for (Operator operator = operator(); operator != null && operator.rank() >= rank; operator = operator()) {
             at++;
-            left = new Expression.Binary(operator, left, binary(operator.rank() + 1));
+            left = new FormulaTree.Binary(operator, left, binary(operator.rank() + 1));
         }
         depth--;
         return left;
@@ -52,21 +52,21 @@ final class FormulaReader {
         return null;
     }
 
-    private Expression signed() {
+    private FormulaTree signed() {
         boolean negative = false;
         while (is("-") || is("+")) {
             negative ^= is("-");
             at++;
         }
-        Expression value = one();
+        FormulaTree value = one();
         while (is("%")) {
             at++;
-            value = new Expression.Percent(value);
+            value = new FormulaTree.Percent(value);
         }
-        return negative ? new Expression.Negated(value) : value;
+        return negative ? new FormulaTree.Negated(value) : value;
     }
 
-    private Expression one() {
+    private FormulaTree one() {
         if (at >= tokens.size()) {
             throw new FormulaException(CellError.FORMULA);
         }
@@ -74,9 +74,9 @@ final class FormulaReader {
         return switch (token.kind()) {
             case NUMBER -> number(token.text());
             case TEXT ->
-                new Expression.Constant(CellValue.of(
+                new FormulaTree.Constant(CellValue.of(
                         token.text().substring(1, token.text().length() - 1).replace("\"\"", "\"")));
-            case ERROR -> new Expression.Constant(new CellValue.Failure(error(token.text())));
+            case ERROR -> new FormulaTree.Constant(new CellValue.Failure(error(token.text())));
             case CELL -> cellOrRange(token);
             case WORD -> word(token.text());
             case SIGN -> bracket(token);
@@ -84,9 +84,9 @@ final class FormulaReader {
         };
     }
 
-    private static Expression number(String text) {
+    private static FormulaTree number(String text) {
         try {
-            return new Expression.Constant(CellValue.of(Double.parseDouble(text)));
+            return new FormulaTree.Constant(CellValue.of(Double.parseDouble(text)));
         } catch (NumberFormatException e) {
             throw new FormulaException(CellError.FORMULA);
         }
@@ -101,48 +101,48 @@ final class FormulaReader {
         throw new FormulaException(CellError.FORMULA);
     }
 
-    private Expression cellOrRange(Token token) {
+    private FormulaTree cellOrRange(Token token) {
         CellRef first = cell(token);
         if (!is(":")) {
-            return new Expression.Cell(first);
+            return new FormulaTree.Cell(first);
         }
         at++;
         if (at >= tokens.size() || tokens.get(at).kind() != Token.Kind.CELL) {
             throw new FormulaException(CellError.FORMULA);
         }
-        return new Expression.Range(new Area(first, cell(tokens.get(at++))));
+        return new FormulaTree.Range(new Area(first, cell(tokens.get(at++))));
     }
 
     private static CellRef cell(Token token) {
         return Reference.find(token.text()).orElseThrow().cell();
     }
 
-    private Expression word(String word) {
+    private FormulaTree word(String word) {
         String name = word.toUpperCase(Locale.ROOT);
         if (!is("(")) {
             return switch (name) {
-                case "TRUE" -> new Expression.Constant(CellValue.of(true));
-                case "FALSE" -> new Expression.Constant(CellValue.of(false));
+                case "TRUE" -> new FormulaTree.Constant(CellValue.of(true));
+                case "FALSE" -> new FormulaTree.Constant(CellValue.of(false));
                 default -> throw new FormulaException(CellError.NAME);
             };
         }
         at++;
-        List<Expression> arguments = arguments();
-        Function function = Functions.find(name).orElseThrow(() -> new FormulaException(CellError.NAME));
+        List<FormulaTree> arguments = arguments();
+        Function function = SheetFunctions.find(name).orElseThrow(() -> new FormulaException(CellError.NAME));
         if (arguments.size() < function.least() || arguments.size() > function.most()) {
             throw new FormulaException(CellError.FORMULA);
         }
-        return new Expression.Call(function, arguments);
+        return new FormulaTree.Call(function, arguments);
     }
 
-    private List<Expression> arguments() {
-        List<Expression> arguments = new ArrayList<>();
+    private List<FormulaTree> arguments() {
+        List<FormulaTree> arguments = new ArrayList<>();
         if (is(")")) {
             at++;
             return arguments;
         }
         for (; ; ) {
-            arguments.add(is(",") || is(";") || is(")") ? new Expression.Constant(CellValue.BLANK) : binary(1));
+            arguments.add(is(",") || is(";") || is(")") ? new FormulaTree.Constant(CellValue.BLANK) : binary(1));
             if (is(",") || is(";")) {
                 at++;
             } else {
@@ -152,11 +152,11 @@ final class FormulaReader {
         }
     }
 
-    private Expression bracket(Token open) {
+    private FormulaTree bracket(Token open) {
         if (!open.text().equals("(")) {
             throw new FormulaException(CellError.FORMULA);
         }
-        Expression inside = binary(1);
+        FormulaTree inside = binary(1);
         close();
         return inside;
     }

@@ -5,27 +5,29 @@ import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
-/** Functions that decide. */
+/** SheetFunctions that decide. */
 final class LogicFunctions {
 
     private LogicFunctions() {}
 
     static void addTo(Map<String, Function> all) {
-        Functions.add(all, "IF", 2, 3, LogicFunctions::choose);
-        Functions.add(all, "IFERROR", 2, 2, a -> {
+        SheetFunctions.add(all, "IF", 2, 3, LogicFunctions::choose);
+        SheetFunctions.add(all, "IFERROR", 2, 2, a -> {
             CellValue value = a.valueOrError(0);
             return value instanceof CellValue.Failure ? a.value(1) : value;
         });
-        Functions.add(all, "AND", 1, Function.ANY, a -> CellValue.of(!truths(a).contains(false)));
-        Functions.add(all, "OR", 1, Function.ANY, a -> CellValue.of(truths(a).contains(true)));
-        Functions.add(all, "NOT", 1, 1, a -> CellValue.of(!a.truth(0, false)));
-        Functions.add(all, "TRUE", 0, 0, a -> CellValue.of(true));
-        Functions.add(all, "FALSE", 0, 0, a -> CellValue.of(false));
-        Functions.add(all, "ISBLANK", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Blank));
-        Functions.add(all, "ISNUMBER", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Number));
-        Functions.add(all, "ISTEXT", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Text));
-        Functions.add(all, "ISERROR", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Failure));
-        Functions.add(all, "NA", 0, 0, a -> new CellValue.Failure(CellError.NA));
+        SheetFunctions.add(
+                all, "AND", 1, Function.ANY, a -> CellValue.of(!truths(a).contains(false)));
+        SheetFunctions.add(
+                all, "OR", 1, Function.ANY, a -> CellValue.of(truths(a).contains(true)));
+        SheetFunctions.add(all, "NOT", 1, 1, a -> CellValue.of(!a.truth(0, false)));
+        SheetFunctions.add(all, "TRUE", 0, 0, a -> CellValue.of(true));
+        SheetFunctions.add(all, "FALSE", 0, 0, a -> CellValue.of(false));
+        SheetFunctions.add(all, "ISBLANK", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Blank));
+        SheetFunctions.add(all, "ISNUMBER", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Number));
+        SheetFunctions.add(all, "ISTEXT", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Text));
+        SheetFunctions.add(all, "ISERROR", 1, 1, a -> CellValue.of(a.valueOrError(0) instanceof CellValue.Failure));
+        SheetFunctions.add(all, "NA", 0, 0, a -> new CellValue.Failure(CellError.NA));
     }
 
     private static CellValue choose(Arguments a) {

@@ -3,40 +3,40 @@ package dauntingledger.rulebook.worksheet;
 import java.util.List;
 import java.util.Map;
 
-/** Functions that look something up, and those that count or add what meets a condition. */
+/** SheetFunctions that look something up, and those that count or add what meets a condition. */
 final class LookupFunctions {
 
     private LookupFunctions() {}
 
     static void addTo(Map<String, Function> all) {
-        Functions.add(all, "VLOOKUP", 3, 4, a -> {
+        SheetFunctions.add(all, "VLOOKUP", 3, 4, a -> {
             Area area = a.area(1);
             int column = column(a.whole(2), area.columns());
             Area keys = new Area(area.first(), area.cell(0, area.rows() - 1));
             return a.at(area.cell(column, found(a, keys, a.truth(3, true) ? 1 : 0)));
         });
-        Functions.add(all, "HLOOKUP", 3, 4, a -> {
+        SheetFunctions.add(all, "HLOOKUP", 3, 4, a -> {
             Area area = a.area(1);
             int row = column(a.whole(2), area.rows());
             Area keys = new Area(area.first(), area.cell(area.columns() - 1, 0));
             return a.at(area.cell(found(a, keys, a.truth(3, true) ? 1 : 0), row));
         });
-        Functions.add(all, "MATCH", 2, 3, a -> CellValue.of(1 + found(a, a.area(1), (int) a.number(2, 1))));
-        Functions.add(all, "INDEX", 2, 3, LookupFunctions::index);
-        Functions.add(all, "CHOOSE", 2, Function.ANY, a -> {
+        SheetFunctions.add(all, "MATCH", 2, 3, a -> CellValue.of(1 + found(a, a.area(1), (int) a.number(2, 1))));
+        SheetFunctions.add(all, "INDEX", 2, 3, LookupFunctions::index);
+        SheetFunctions.add(all, "CHOOSE", 2, Function.ANY, a -> {
             int choice = a.whole(0);
             if (choice < 1 || choice >= a.count()) {
-                throw Functions.error(CellError.VALUE);
+                throw SheetFunctions.error(CellError.VALUE);
             }
             return a.value(choice);
         });
-        Functions.add(all, "COUNTIF", 2, 2, a -> CellValue.of(matching(a, 0, 0).length));
-        Functions.add(
+        SheetFunctions.add(all, "COUNTIF", 2, 2, a -> CellValue.of(matching(a, 0, 0).length));
+        SheetFunctions.add(
                 all, "SUMIF", 2, 3, a -> CellValue.of(StatisticFunctions.sum(matching(a, 0, a.has(2) ? 2 : 0, true))));
-        Functions.add(all, "AVERAGEIF", 2, 3, a -> {
+        SheetFunctions.add(all, "AVERAGEIF", 2, 3, a -> {
             double[] numbers = matching(a, 0, a.has(2) ? 2 : 0, true);
             if (numbers.length == 0) {
-                throw Functions.error(CellError.DIV0);
+                throw SheetFunctions.error(CellError.DIV0);
             }
             return CellValue.of(StatisticFunctions.sum(numbers) / numbers.length);
         });
@@ -44,10 +44,10 @@ final class LookupFunctions {
 
     private static int column(int number, int most) {
         if (number < 1) {
-            throw Functions.error(CellError.VALUE);
+            throw SheetFunctions.error(CellError.VALUE);
         }
         if (number > most) {
-            throw Functions.error(CellError.REF);
+            throw SheetFunctions.error(CellError.REF);
         }
         return number - 1;
     }
@@ -71,7 +71,7 @@ final class LookupFunctions {
             best = how == 0 ? best : i;
         }
         if (best < 0) {
-            throw Functions.error(CellError.NA);
+            throw SheetFunctions.error(CellError.NA);
         }
         return best;
     }
@@ -86,10 +86,10 @@ final class LookupFunctions {
         int row = inRow ? 1 : a.whole(1);
         int column = inRow ? a.whole(1) : (int) a.number(2, 1);
         if (row < 1 || column < 1) {
-            throw Functions.error(CellError.VALUE);
+            throw SheetFunctions.error(CellError.VALUE);
         }
         if (row > area.rows() || column > area.columns()) {
-            throw Functions.error(CellError.REF);
+            throw SheetFunctions.error(CellError.REF);
         }
         return a.at(area.cell(column - 1, row - 1));
     }

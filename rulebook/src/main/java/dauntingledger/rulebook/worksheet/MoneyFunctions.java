@@ -3,7 +3,7 @@ package dauntingledger.rulebook.worksheet;
 import java.util.Map;
 
 /**
- * Functions of payments at a constant rate, by the one equation that ties them together:
+ * SheetFunctions of payments at a constant rate, by the one equation that ties them together:
  * {@code pv (1+r)^n + pmt (1+rt) ((1+r)^n - 1)/r + fv = 0}, with t = 1 if payments fall due at the beginning of a period.
  */
 final class MoneyFunctions {
@@ -11,23 +11,23 @@ final class MoneyFunctions {
     private MoneyFunctions() {}
 
     static void addTo(Map<String, Function> all) {
-        Functions.add(all, "PV", 3, 5, a -> {
+        SheetFunctions.add(all, "PV", 3, 5, a -> {
             Terms terms = new Terms(a.number(0), a.number(1), a.number(4, 0));
             return CellValue.of(-(a.number(2) * terms.series() + a.number(3, 0)) / terms.growth());
         });
-        Functions.add(all, "FV", 3, 5, a -> {
+        SheetFunctions.add(all, "FV", 3, 5, a -> {
             Terms terms = new Terms(a.number(0), a.number(1), a.number(4, 0));
             return CellValue.of(-(a.number(3, 0) * terms.growth() + a.number(2) * terms.series()));
         });
-        Functions.add(all, "PMT", 3, 5, a -> {
+        SheetFunctions.add(all, "PMT", 3, 5, a -> {
             Terms terms = new Terms(a.number(0), a.number(1), a.number(4, 0));
             if (terms.series() == 0) {
-                throw Functions.error(CellError.NUM);
+                throw SheetFunctions.error(CellError.NUM);
             }
             return CellValue.of(-(a.number(2) * terms.growth() + a.number(3, 0)) / terms.series());
         });
-        Functions.add(all, "NPER", 3, 5, MoneyFunctions::periods);
-        Functions.add(all, "NPV", 2, Function.ANY, a -> {
+        SheetFunctions.add(all, "NPER", 3, 5, MoneyFunctions::periods);
+        SheetFunctions.add(all, "NPV", 2, Function.ANY, a -> {
             double rate = a.number(0);
             double[] flows = a.numbersFrom(1);
             double value = 0;

@@ -10,15 +10,29 @@ final class StatisticFunctions {
     private StatisticFunctions() {}
 
     static void addTo(Map<String, Function> all) {
-        Functions.addOfMany(all, "SUM", numbers -> sum(numbers));
-        Functions.addOfMany(all, "PRODUCT", numbers -> numbers.length == 0 ? 0 : product(numbers));
-        Functions.addOfMany(all, "AVERAGE", StatisticFunctions::mean);
-        Functions.addOfMany(all, "MIN", numbers -> Arrays.stream(numbers).min().orElse(0));
-        Functions.addOfMany(all, "MAX", numbers -> Arrays.stream(numbers).max().orElse(0));
-        Functions.addOfMany(
+        addSums(all);
+        addCounts(all);
+        addSpreads(all);
+        addRanks(all);
+        addLines(all);
+    }
+
+    private static void addSums(Map<String, Function> all) {
+        SheetFunctions.addOfMany(all, "SUM", numbers -> sum(numbers));
+        SheetFunctions.addOfMany(all, "PRODUCT", numbers -> numbers.length == 0 ? 0 : product(numbers));
+        SheetFunctions.addOfMany(all, "AVERAGE", StatisticFunctions::mean);
+        SheetFunctions.addOfMany(
+                all, "MIN", numbers -> Arrays.stream(numbers).min().orElse(0));
+        SheetFunctions.addOfMany(
+                all, "MAX", numbers -> Arrays.stream(numbers).max().orElse(0));
+        SheetFunctions.addOfMany(
                 all, "SUMSQ", numbers -> Arrays.stream(numbers).map(x -> x * x).sum());
-        Functions.add(all, "COUNT", 1, Function.ANY, a -> CellValue.of(count(a)));
-        Functions.add(
+        SheetFunctions.add(all, "SUMPRODUCT", 1, Function.ANY, StatisticFunctions::sumOfProducts);
+    }
+
+    private static void addCounts(Map<String, Function> all) {
+        SheetFunctions.add(all, "COUNT", 1, Function.ANY, a -> CellValue.of(count(a)));
+        SheetFunctions.add(
                 all,
                 "COUNTA",
                 1,
@@ -26,7 +40,7 @@ final class StatisticFunctions {
                 a -> CellValue.of(a.each(value -> !(value instanceof CellValue.Blank)).stream()
                         .filter(filled -> filled)
                         .count()));
-        Functions.add(
+        SheetFunctions.add(
                 all,
                 "COUNTBLANK",
                 1,
@@ -34,26 +48,35 @@ final class StatisticFunctions {
                 a -> CellValue.of(a.values(a.area(0)).stream()
                         .filter(StatisticFunctions::isEmpty)
                         .count()));
-        Functions.addOfMany(all, "MEDIAN", numbers -> quantile(sorted(numbers), 0.5));
-        Functions.addOfMany(all, "MODE", StatisticFunctions::mode);
-        Functions.addOfMany(all, "VAR", numbers -> variance(numbers, numbers.length - 1));
-        Functions.addOfMany(all, "VARP", numbers -> variance(numbers, numbers.length));
-        Functions.addOfMany(all, "STDEV", numbers -> Math.sqrt(variance(numbers, numbers.length - 1)));
-        Functions.addOfMany(all, "STDEVP", numbers -> Math.sqrt(variance(numbers, numbers.length)));
-        Functions.add(all, "LARGE", 2, 2, a -> nth(a, true));
-        Functions.add(all, "SMALL", 2, 2, a -> nth(a, false));
-        Functions.add(all, "PERCENTILE", 2, 2, a -> CellValue.of(quantile(sorted(a.numbersIn(0)), share(a.number(1)))));
-        Functions.add(
+    }
+
+    private static void addSpreads(Map<String, Function> all) {
+        SheetFunctions.addOfMany(all, "MEDIAN", numbers -> quantile(sorted(numbers), 0.5));
+        SheetFunctions.addOfMany(all, "MODE", StatisticFunctions::mode);
+        SheetFunctions.addOfMany(all, "VAR", numbers -> variance(numbers, numbers.length - 1));
+        SheetFunctions.addOfMany(all, "VARP", numbers -> variance(numbers, numbers.length));
+        SheetFunctions.addOfMany(all, "STDEV", numbers -> Math.sqrt(variance(numbers, numbers.length - 1)));
+        SheetFunctions.addOfMany(all, "STDEVP", numbers -> Math.sqrt(variance(numbers, numbers.length)));
+    }
+
+    private static void addRanks(Map<String, Function> all) {
+        SheetFunctions.add(all, "LARGE", 2, 2, a -> nth(a, true));
+        SheetFunctions.add(all, "SMALL", 2, 2, a -> nth(a, false));
+        SheetFunctions.add(
+                all, "PERCENTILE", 2, 2, a -> CellValue.of(quantile(sorted(a.numbersIn(0)), share(a.number(1)))));
+        SheetFunctions.add(
                 all, "QUARTILE", 2, 2, a -> CellValue.of(quantile(sorted(a.numbersIn(0)), share(a.whole(1) / 4.0))));
-        Functions.add(all, "RANK", 2, 3, StatisticFunctions::rank);
-        Functions.add(all, "SUMPRODUCT", 1, Function.ANY, StatisticFunctions::sumOfProducts);
-        Functions.add(
+        SheetFunctions.add(all, "RANK", 2, 3, StatisticFunctions::rank);
+    }
+
+    private static void addLines(Map<String, Function> all) {
+        SheetFunctions.add(
                 all, "SLOPE", 2, 2, a -> CellValue.of(Line.through(a, 1, 0).slope()));
-        Functions.add(
+        SheetFunctions.add(
                 all, "INTERCEPT", 2, 2, a -> CellValue.of(Line.through(a, 1, 0).at(0)));
-        Functions.add(
+        SheetFunctions.add(
                 all, "FORECAST", 3, 3, a -> CellValue.of(Line.through(a, 2, 1).at(a.number(0))));
-        Functions.add(
+        SheetFunctions.add(
                 all, "CORREL", 2, 2, a -> CellValue.of(Line.through(a, 0, 1).correlation()));
     }
 
@@ -79,7 +102,7 @@ final class StatisticFunctions {
 
     private static double[] some(double[] numbers, CellError error) {
         if (numbers.length == 0) {
-            throw Functions.error(error);
+            throw SheetFunctions.error(error);
         }
         return numbers;
     }
@@ -117,7 +140,7 @@ final class StatisticFunctions {
 
     private static double share(double share) {
         if (share < 0 || share > 1) {
-            throw Functions.error(CellError.NUM);
+            throw SheetFunctions.error(CellError.NUM);
         }
         return share;
     }
@@ -140,14 +163,14 @@ final class StatisticFunctions {
             }
         }
         if (most == 1) {
-            throw Functions.error(CellError.NA);
+            throw SheetFunctions.error(CellError.NA);
         }
         return best;
     }
 
     private static double variance(double[] numbers, int divisor) {
         if (divisor < 1) {
-            throw Functions.error(CellError.DIV0);
+            throw SheetFunctions.error(CellError.DIV0);
         }
         double mean = mean(numbers);
         return Arrays.stream(numbers).map(x -> (x - mean) * (x - mean)).sum() / divisor;
@@ -157,7 +180,7 @@ final class StatisticFunctions {
         double[] sorted = sorted(a.numbersIn(0));
         int n = (int) Math.ceil(a.number(1));
         if (n < 1 || n > sorted.length) {
-            throw Functions.error(CellError.NUM);
+            throw SheetFunctions.error(CellError.NUM);
         }
         return CellValue.of(sorted[fromAbove ? sorted.length - n : n - 1]);
     }
@@ -167,7 +190,7 @@ final class StatisticFunctions {
         boolean ascending = a.number(2, 0) != 0;
         double[] all = a.numbersIn(1);
         if (Arrays.stream(all).noneMatch(x -> x == number)) {
-            throw Functions.error(CellError.NA);
+            throw SheetFunctions.error(CellError.NA);
         }
         return CellValue.of(1
                 + Arrays.stream(all)
@@ -183,7 +206,7 @@ final class StatisticFunctions {
             for (int i = 0; i < a.count(); i++) {
                 Area area = a.area(i);
                 if (area.columns() != first.columns() || area.rows() != first.rows()) {
-                    throw Functions.error(CellError.VALUE);
+                    throw SheetFunctions.error(CellError.VALUE);
                 }
                 CellValue value = a.at(area.cells().get(cell));
                 product *= value instanceof CellValue.Number number ? number.value() : failed(value);
@@ -195,7 +218,7 @@ final class StatisticFunctions {
 
     private static double failed(CellValue value) {
         if (value instanceof CellValue.Failure failure) {
-            throw Functions.error(failure.error());
+            throw SheetFunctions.error(failure.error());
         }
         return 0;
     }
@@ -207,7 +230,7 @@ final class StatisticFunctions {
             List<CellValue> xs = a.values(a.area(argumentX));
             List<CellValue> ys = a.values(a.area(argumentY));
             if (xs.size() != ys.size()) {
-                throw Functions.error(CellError.NA);
+                throw SheetFunctions.error(CellError.NA);
             }
             double[] x = new double[xs.size()];
             double[] y = new double[xs.size()];
@@ -239,7 +262,7 @@ final class StatisticFunctions {
 
         double slope() {
             if (xx == 0) {
-                throw Functions.error(CellError.DIV0);
+                throw SheetFunctions.error(CellError.DIV0);
             }
             return xy / xx;
         }
@@ -250,7 +273,7 @@ final class StatisticFunctions {
 
         double correlation() {
             if (xx == 0 || yy == 0) {
-                throw Functions.error(CellError.DIV0);
+                throw SheetFunctions.error(CellError.DIV0);
             }
             return xy / Math.sqrt(xx * yy);
         }

@@ -1,6 +1,6 @@
 package dauntingledger.rulebook.worksheet;
 
-import dauntingledger.rulebook.worksheet.Expression.Operator;
+import dauntingledger.rulebook.worksheet.FormulaTree.Operator;
 import java.util.Locale;
 
 /** How values turn into one another, and how they compare. */

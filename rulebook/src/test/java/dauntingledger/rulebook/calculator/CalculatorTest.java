@@ -26,8 +26,8 @@ class CalculatorTest {
 
     private static String shown(Calculator calculator, String sum) {
         return switch (calculator.work(sum)) {
-            case Outcome.Result result -> Digits.plain(result.value());
-            case Outcome.Failed failed -> failed.fault() + "@" + failed.place();
+            case CalculatorOutcome.Result result -> Digits.plain(result.value());
+            case CalculatorOutcome.Failed failed -> failed.fault() + "@" + failed.place();
         };
     }
 
@@ -144,7 +144,7 @@ class CalculatorTest {
 
     @Test
     void aLongSumDoesNotGrowWithoutEnd() {
-        Rational ratio = ((Outcome.Result) DEGREES.work("(1.0000001/3)^50*(3.0000003/7)^50")).value();
+        Rational ratio = ((CalculatorOutcome.Result) DEGREES.work("(1.0000001/3)^50*(3.0000003/7)^50")).value();
 
         assertThat(ratio.denominator().bitLength()).isLessThan(700);
     }
@@ -154,14 +154,14 @@ class CalculatorTest {
             @ForAll @IntRange(min = -99_999, max = 99_999) int a,
             @ForAll @IntRange(min = 1, max = 99_999) int b,
             @ForAll @IntRange(min = 1, max = 9_999) int c) {
-        Outcome outcome = DEGREES.work("(" + a + "+" + b + "/100)*" + c + "/" + b + "-" + a + "/1000");
+        CalculatorOutcome outcome = DEGREES.work("(" + a + "+" + b + "/100)*" + c + "/" + b + "-" + a + "/1000");
 
         Rational expected = Rational.of(a)
                 .plus(Rational.of(b, 100))
                 .times(Rational.of(c))
                 .dividedBy(Rational.of(b))
                 .minus(Rational.of(a, 1000));
-        assertThat(outcome).isEqualTo(new Outcome.Result(expected));
+        assertThat(outcome).isEqualTo(new CalculatorOutcome.Result(expected));
     }
 
     @Property(tries = 150)
@@ -181,22 +181,22 @@ class CalculatorTest {
     }
 
     private static void agrees(String word, BigDecimal x, BiFunction<BigDecimal, MathContext, BigDecimal> oracle) {
-        Outcome outcome = RADIANS.work(word + "(" + x.toPlainString() + ")");
+        CalculatorOutcome outcome = RADIANS.work(word + "(" + x.toPlainString() + ")");
 
         assertThat(outcome)
                 .as("%s(%s)", word, x)
-                .isEqualTo(
-                        new Outcome.Result(Rational.of(oracle.apply(x, ORACLE).round(FIFTEEN))));
+                .isEqualTo(new CalculatorOutcome.Result(
+                        Rational.of(oracle.apply(x, ORACLE).round(FIFTEEN))));
     }
 
     @Property(tries = 100)
     void brokenPowersAgreeWithAnotherLibrary(
             @ForAll @BigRange(min = "0.01", max = "99") @Scale(2) BigDecimal base,
             @ForAll @BigRange(min = "-9", max = "9") @Scale(3) BigDecimal exponent) {
-        Outcome outcome = RADIANS.work(base.toPlainString() + "^(" + exponent.toPlainString() + ")");
+        CalculatorOutcome outcome = RADIANS.work(base.toPlainString() + "^(" + exponent.toPlainString() + ")");
 
         BigDecimal expected = BigDecimalMath.pow(base, exponent, ORACLE);
-        assertThat(((Outcome.Result) outcome)
+        assertThat(((CalculatorOutcome.Result) outcome)
                         .value()
                         .minus(Rational.of(expected))
                         .abs())
@@ -221,6 +221,6 @@ class CalculatorTest {
     void groupedDigitsReadAsTheSameNumber(
             @ForAll @BigRange(min = "0", max = "9999999999") @Scale(5) BigDecimal number) {
         assertThat(DEGREES.work(Digits.grouped(number.toPlainString())))
-                .isEqualTo(new Outcome.Result(Rational.of(number)));
+                .isEqualTo(new CalculatorOutcome.Result(Rational.of(number)));
     }
 }

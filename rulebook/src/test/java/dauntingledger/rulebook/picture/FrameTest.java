@@ -29,7 +29,7 @@ class FrameTest {
         }
     }
 
-    private View view() {
+    private PictureView view() {
         return new Frame(WIDTH, HEIGHT, pixels).view();
     }
 
@@ -38,19 +38,19 @@ class FrameTest {
     void seesAFaceOfAnyComplexion(int tone) {
         oval(40, 30, 14, tone);
 
-        assertThat(view()).isEqualTo(View.ONE_FACE);
+        assertThat(view()).isEqualTo(PictureView.ONE_FACE);
     }
 
     @Test
     void seesNobodyInAnEmptyRoom() {
-        assertThat(view()).isEqualTo(View.NO_FACE);
+        assertThat(view()).isEqualTo(PictureView.NO_FACE);
     }
 
     @Test
     void overlooksWhatIsTooSmallForAFace() {
         oval(40, 30, 3, 0xd9a066);
 
-        assertThat(view()).isEqualTo(View.NO_FACE);
+        assertThat(view()).isEqualTo(PictureView.NO_FACE);
     }
 
     @Test
@@ -58,7 +58,7 @@ class FrameTest {
         oval(20, 30, 12, 0xf1c9a5);
         oval(60, 30, 12, 0x8d5524);
 
-        assertThat(view()).isEqualTo(View.SEVERAL_FACES);
+        assertThat(view()).isEqualTo(PictureView.SEVERAL_FACES);
     }
 
     @Test
@@ -66,7 +66,7 @@ class FrameTest {
         oval(0, 30, 12, 0xf1c9a5);
         oval(79, 30, 12, 0xf1c9a5);
 
-        assertThat(view()).isEqualTo(View.SEVERAL_FACES);
+        assertThat(view()).isEqualTo(PictureView.SEVERAL_FACES);
     }
 
     @Test
@@ -76,7 +76,7 @@ class FrameTest {
             pixels[i] = pixels[i] >> 3 & 0x1f1f1f;
         }
 
-        assertThat(view()).isEqualTo(View.TOO_DARK);
+        assertThat(view()).isEqualTo(PictureView.TOO_DARK);
     }
 
     @Test

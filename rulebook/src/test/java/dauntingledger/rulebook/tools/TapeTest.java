@@ -3,8 +3,8 @@ package dauntingledger.rulebook.tools;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dauntingledger.rulebook.calculator.Angle;
+import dauntingledger.rulebook.calculator.CalculatorOutcome;
 import dauntingledger.rulebook.calculator.Fault;
-import dauntingledger.rulebook.calculator.Outcome;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.tools.ToolUse.Memory;
 import dauntingledger.rulebook.tools.ToolUse.MemoryUsed;
@@ -25,7 +25,7 @@ class TapeTest {
     void aSumThatFailsStaysOnTheTapeAndLeavesTheAnswer() {
         Tape tape = Tape.of(List.of(sum("3*4"), sum("ans/0")));
 
-        assertThat(tape.lines().getLast().outcome()).isEqualTo(new Outcome.Failed(Fault.DIVIDED_BY_ZERO, 3));
+        assertThat(tape.lines().getLast().outcome()).isEqualTo(new CalculatorOutcome.Failed(Fault.DIVIDED_BY_ZERO, 3));
         assertThat(tape.answer()).isEqualTo(Rational.of(12));
     }
 

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** What is wrong with one part of a paper, a sentence each; with the requirements that more than one part has. */
-final class Problems {
+final class Requirements {
 
     static final Duration LONGEST = Duration.ofHours(24);
 
@@ -18,35 +18,35 @@ final class Problems {
         return List.copyOf(found);
     }
 
-    Problems require(boolean holds, String problem) {
+    Requirements require(boolean holds, String problem) {
         if (!holds) {
             found.add(problem);
         }
         return this;
     }
 
-    Problems requireAll(List<String> problems) {
+    Requirements requireAll(List<String> problems) {
         found.addAll(problems);
         return this;
     }
 
-    Problems requireTitle(String title, String what) {
+    Requirements requireTitle(String title, String what) {
         return require(
                 !title.isBlank() && title.length() <= MOST_TITLE, what + " must be 1 to " + MOST_TITLE + " characters");
     }
 
-    Problems requireSpan(Duration span, String what) {
+    Requirements requireSpan(Duration span, String what) {
         return require(
                 span.compareTo(Duration.ZERO) > 0 && span.compareTo(LONGEST) <= 0 && span.getNano() == 0,
                 what + " must be 1 second to 24 hours in whole seconds, but was " + span);
     }
 
-    Problems requireSpan(Optional<Duration> span, String what) {
+    Requirements requireSpan(Optional<Duration> span, String what) {
         return span.map(given -> requireSpan(given, what)).orElse(this);
     }
 
     /** Requires a least span that may be zero and is no longer than {@code most}, or than the longest span without. */
-    Problems requireLeast(Duration least, Optional<Duration> most, String what) {
+    Requirements requireLeast(Duration least, Optional<Duration> most, String what) {
         Duration bound = most.orElse(LONGEST);
         return require(
                 !least.isNegative() && least.compareTo(bound) <= 0 && least.getNano() == 0,
@@ -54,7 +54,7 @@ final class Problems {
     }
 
     /** Requires that warnings come one below the other, the first below {@code limit}. */
-    Problems requireWarnings(List<Duration> warnings, Duration limit) {
+    Requirements requireWarnings(List<Duration> warnings, Duration limit) {
         Duration above = limit;
         for (Duration warning : warnings) {
             require(

@@ -7,11 +7,11 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 
 /** All functions of the worksheet, by name. */
-public final class Functions {
+public final class SheetFunctions {
 
     private static final Map<String, Function> ALL = all();
 
-    private Functions() {}
+    private SheetFunctions() {}
 
     private static Map<String, Function> all() {
         Map<String, Function> all = new HashMap<>();

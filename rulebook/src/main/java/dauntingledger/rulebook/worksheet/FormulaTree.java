@@ -3,21 +3,21 @@ package dauntingledger.rulebook.worksheet;
 import java.util.List;
 
 /** A formula that has been read. */
-sealed interface Expression {
+sealed interface FormulaTree {
 
-    record Constant(CellValue value) implements Expression {}
+    record Constant(CellValue value) implements FormulaTree {}
 
-    record Cell(CellRef ref) implements Expression {}
+    record Cell(CellRef ref) implements FormulaTree {}
 
-    record Range(Area area) implements Expression {}
+    record Range(Area area) implements FormulaTree {}
 
-    record Negated(Expression of) implements Expression {}
+    record Negated(FormulaTree of) implements FormulaTree {}
 
-    record Percent(Expression of) implements Expression {}
+    record Percent(FormulaTree of) implements FormulaTree {}
 
-    record Binary(Operator operator, Expression left, Expression right) implements Expression {}
+    record Binary(Operator operator, FormulaTree left, FormulaTree right) implements FormulaTree {}
 
-    record Call(Function function, List<Expression> arguments) implements Expression {}
+    record Call(Function function, List<FormulaTree> arguments) implements FormulaTree {}
 
     /** The operators, from loosest to tightest. */
     enum Operator {

@@ -6,7 +6,7 @@ import java.math.BigInteger;
 import org.jspecify.annotations.Nullable;
 
 /** The functions of the calculator, on exact numbers. */
-final class Functions {
+final class CalculatorFunctions {
 
     static final Rational PI = Precision.constant(FixedPoint.decimal(FixedPoint.PI));
     static final Rational E = Precision.constant(FixedPoint.exp(BigDecimal.ONE));
@@ -16,7 +16,7 @@ final class Functions {
     private static final Rational MOST_EXPONENT = Rational.of(1000);
     private static final Rational MOST_ANGLE = Rational.of(1_000_000_000L);
 
-    private Functions() {}
+    private CalculatorFunctions() {}
 
     static boolean isKnown(String word) {
         return switch (word) {

@@ -1,7 +1,7 @@
 package dauntingledger.rulebook.picture;
 
 /** What a camera sees. */
-public enum View {
+public enum PictureView {
     NO_FACE(0),
     ONE_FACE(1),
     SEVERAL_FACES(2),
@@ -9,7 +9,7 @@ public enum View {
 
     private final int figure;
 
-    View(int figure) {
+    PictureView(int figure) {
         this.figure = figure;
     }
 
