@@ -5,13 +5,12 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Stage;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Turns the state of a sitting into the next while entries are folded into it; a {@link Sitting} never changes its own. */
-final class Fold extends State implements Cloneable {
+final class Fold extends State {
 
     /*
      * Time drives the fold in two ways. An entry is applied at its own instant; and between entries, deadlines that
@@ -30,12 +29,14 @@ final class Fold extends State implements Cloneable {
         this.watcher = watcher;
     }
 
+    private Fold(Fold other) {
+        super(other);
+        this.watcher = other.watcher;
+        this.countedTo = other.countedTo;
+    }
+
     Fold copy() {
-        try {
-            return (Fold) clone();
-        } catch (CloneNotSupportedException impossible) {
-            throw new AssertionError(impossible);
-        }
+        return new Fold(this);
     }
 
     /**
@@ -308,8 +309,8 @@ final class Fold extends State implements Cloneable {
             return;
         }
         long span = instant - countedTo;
-        log = log.use(open.stage(), Duration.ofMillis(span));
-        watcher.used(open.stage(), states.inView(), countedTo, instant);
+        log = log.use(open.stage(), span);
+        watcher.used(open.stage(), states, countedTo, instant);
         states = states.spend(span);
         countedTo = instant;
     }

@@ -22,41 +22,41 @@ final class StageLog {
     private record Line(
             @Nullable Instant openedAt,
             @Nullable Instant endedAt,
-            Duration used,
+            long usedMillis,
             Ended ended,
             boolean endRecorded,
             boolean surveyed) {
 
-        static final Line BLANK = new Line(null, null, Duration.ZERO, Ended.NOT_YET, false, false);
+        static final Line BLANK = new Line(null, null, 0, Ended.NOT_YET, false, false);
 
         Line open(Instant at) {
-            return new Line(at, null, Duration.ZERO, Ended.NOT_YET, false, surveyed);
+            return new Line(at, null, 0, Ended.NOT_YET, false, surveyed);
         }
 
         Line reopen() {
-            return new Line(openedAt, null, used, Ended.NOT_YET, false, surveyed);
+            return new Line(openedAt, null, usedMillis, Ended.NOT_YET, false, surveyed);
         }
 
         Line end(Instant at, Ended how) {
-            return new Line(openedAt, at, used, how, endRecorded, surveyed);
+            return new Line(openedAt, at, usedMillis, how, endRecorded, surveyed);
         }
 
         Line skip() {
             return ended == Ended.NOT_YET
-                    ? new Line(openedAt, endedAt, used, Ended.BY_TIME, endRecorded, surveyed)
+                    ? new Line(openedAt, endedAt, usedMillis, Ended.BY_TIME, endRecorded, surveyed)
                     : this;
         }
 
         Line recordEnd() {
-            return new Line(openedAt, endedAt, used, ended, true, surveyed);
+            return new Line(openedAt, endedAt, usedMillis, ended, true, surveyed);
         }
 
         Line answerSurvey() {
-            return new Line(openedAt, endedAt, used, ended, endRecorded, true);
+            return new Line(openedAt, endedAt, usedMillis, ended, endRecorded, true);
         }
 
-        Line use(Duration more) {
-            return new Line(openedAt, endedAt, used.plus(more), ended, endRecorded, surveyed);
+        Line use(long moreMillis) {
+            return new Line(openedAt, endedAt, usedMillis + moreMillis, ended, endRecorded, surveyed);
         }
     }
 
@@ -113,8 +113,8 @@ final class StageLog {
         return lines[stage].surveyed();
     }
 
-    StageLog use(int stage, Duration more) {
-        return with(stage, line -> line.use(more));
+    StageLog use(int stage, long moreMillis) {
+        return with(stage, line -> line.use(moreMillis));
     }
 
     /** Returns how a stage ended, {@code NOT_YET} also for one that was never opened. */
@@ -139,6 +139,7 @@ final class StageLog {
             return Optional.empty();
         }
         Instant end = line.endedAt();
-        return Optional.of(new StageRecord(stage, opened, end == null ? now : end, line.used(), line.ended()));
+        Duration used = Duration.ofMillis(line.usedMillis());
+        return Optional.of(new StageRecord(stage, opened, end == null ? now : end, used, line.ended()));
     }
 }

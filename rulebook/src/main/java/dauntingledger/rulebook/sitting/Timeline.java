@@ -76,9 +76,9 @@ public record Timeline(List<Span> spans, List<Warning> warnings) {
         }
 
         @Override
-        public void used(int stage, Optional<ItemId> item, long fromMillis, long toMillis) {
+        public void used(int stage, QuestionStates questions, long fromMillis, long toMillis) {
             boolean rest = paper.route().get(stage) instanceof Stage.Break;
-            add(rest ? Kind.BREAK : Kind.WORK, stage, item, fromMillis, toMillis);
+            add(rest ? Kind.BREAK : Kind.WORK, stage, questions.inView(), fromMillis, toMillis);
         }
 
         @Override

@@ -49,19 +49,27 @@ public record Work(
 
     /** Takes a response that is not entered yet; an option chosen is no longer struck out. */
     Work answer(ResponseId response, Value value) {
-        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
-        if (value.isBlank()) {
-            changed.remove(response);
-        } else {
-            changed.put(response, value);
-        }
-        Work answered = new Work(changed.size() == 1 ? Map.copyOf(changed) : changed, plays, struck, false, tries);
+        Work answered = new Work(with(response, value), plays, struck, false, tries);
         for (ChoiceId choice : struckIn(response)) {
             if (value.elements().contains(choice.value())) {
                 answered = answered.strike(response, choice, false);
             }
         }
         return answered;
+    }
+
+    /** Most questions have one response: it is the map. */
+    private Map<ResponseId, Value> with(ResponseId response, Value value) {
+        if (responses.isEmpty() || responses.size() == 1 && responses.containsKey(response)) {
+            return value.isBlank() ? Map.of() : Map.of(response, value);
+        }
+        Map<ResponseId, Value> changed = new LinkedHashMap<>(responses);
+        if (value.isBlank()) {
+            changed.remove(response);
+        } else {
+            changed.put(response, value);
+        }
+        return changed;
     }
 
     Work play(ResponseId response) {
