@@ -47,6 +47,17 @@ export function all(selector, root = document, _kind = undefined) {
 }
 
 /**
+ * Returns the elements that `selector` finds by what a `data-` attribute of theirs says, in the order of the page.
+ *
+ * @param {string} selector
+ * @param {string} name of the attribute, as `dataset` has it
+ * @returns {Map<string, HTMLElement>}
+ */
+export function byData(selector, name) {
+  return new Map(all(selector).map((element) => [String(element.dataset[name]), element]));
+}
+
+/**
  * Returns the nearest element around, or `element` itself, that `selector` matches.
  *
  * @template {Element} [T=HTMLElement]

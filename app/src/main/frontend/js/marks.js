@@ -24,7 +24,11 @@ export class TextMarks {
     this.bar.addEventListener('keydown', (event) => this.barKey(event));
   }
 
-  /** Paints what the rulebook knows, of all texts or of those inside an element that has just come. */
+  /**
+   * Paints what the rulebook knows, of all texts or of those inside an element that has just come.
+   *
+   * @param {ParentNode} [within]
+   */
   paint(within = document) {
     const marks = JSON.parse(this.sitting.desk.marks());
     all('[data-text]', within).forEach((element) => this.paintElement(element, marks[element.dataset.text] ?? []));

@@ -6,6 +6,8 @@ export class Below {
   /** @param {import('./blockpage.js').BlockPage} page */
   constructor(page) {
     this.page = page;
+    /** The questions of which the beginning is out of sight. */
+    this.scrolled = new WeakSet();
     /** Whether the rulebook wants to know that the end of the question in view was seen. */
     this.endWanted = false;
   }
@@ -19,7 +21,7 @@ export class Below {
     const question = this.page.inView && this.page.questions.get(this.page.inView);
     if (question) {
       const asked = Panes.scroller(question);
-      question.scrolled = asked.scrollTop > 0;
+      this.scrolled[asked.scrollTop > 0 ? 'add' : 'delete'](question);
       const ends = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 24;
       const below = one('#below');
       below.classList.toggle('beside', asked !== question);

@@ -1,9 +1,8 @@
 // The page of an open block: turns presses into acts, brings questions into view, and draws what has changed.
-import { all, hit, one } from '../dom.js';
+import { all, byData, hit, one } from '../dom.js';
 import { Answers } from '../answers/answers.js';
 import { ToolButtons } from '../tool-buttons.js';
 import { put } from '../words.js';
-import { byData } from './elements.js';
 import { Keys } from './keys.js';
 import { Layout } from './layout.js';
 import { itemsOf, Leaving } from './leaving.js';
@@ -15,6 +14,7 @@ import { Sheets } from './sheets.js';
 import { Below } from './below.js';
 import { Totals } from './totals.js';
 import { TurnSteps } from './turn-steps.js';
+import { Way } from './way.js';
 
 /** Keys that press what has the focus. */
 const PRESSING = ['Enter', ' '];
@@ -69,6 +69,7 @@ export class BlockPage {
     });
     this.presses = new Presses(this);
     this.below = new Below(this);
+    this.way = new Way(this);
     this.sheets = new Sheets(this.questions, sitting, words, {
       answers: this.answers,
       panes: this.panes,
@@ -157,7 +158,7 @@ export class BlockPage {
       return;
     }
     const sheet = this.questions.get(item);
-    const words = sheet.querySelector('.no').dataset.firstWords;
+    const words = one('.no', sheet).dataset.firstWords;
     this.cells.setWords(item, words);
     this.review.setWords(item, words);
     if (item === this.inView) {
@@ -170,7 +171,7 @@ export class BlockPage {
 
   /** Has the question in view within reach, those beside it painted, and its cell in the ledger shown. */
   follow() {
-    this.layout.paintBeside(this.way ?? this.order);
+    this.layout.paintBeside(this.way.items);
     this.cells.setCurrent(this.inView);
   }
 
@@ -227,7 +228,7 @@ export class BlockPage {
   }
 
   paneTurned() {
-    this.drawNext();
+    this.way.drawNext();
     this.below.draw();
   }
 
@@ -275,7 +276,7 @@ export class BlockPage {
       element.hidden = element.dataset.view !== room.view;
     });
     this.review.show(room.view === 'review');
-    this.drawWay(room);
+    this.way.draw(room);
     this.follow();
     this.below.draw();
   }
@@ -313,37 +314,12 @@ export class BlockPage {
       question.classList.toggle('open', on);
       if (on) {
         question.hidden = false;
-        if (question.scrolled) {
+        if (this.below.scrolled.has(question)) {
           Panes.scroller(question).scrollTop = 0;
         }
         this.panes.show(question);
         this.drawMark(this.states.get(item));
       }
-    }
-  }
-
-  /** @param {import('../../types/room.d.ts').Room} room */
-  drawWay(room) {
-    if (!this.inView) {
-      return;
-    }
-    this.way = room.walk?.items ?? this.order;
-    this.drawNext();
-    put(
-      document.querySelector('#walk'),
-      room.walk ? this.words.say(`walk.${room.walk.subset}`, this.way.indexOf(this.inView) + 1, this.way.length) : '',
-    );
-  }
-
-  /** Says what Next leads to. */
-  drawNext() {
-    if (this.inView && this.way) {
-      const last = this.way.indexOf(this.inView) === this.way.length - 1;
-      const onward = !last ? 'next' : this.hasReview ? 'next.review' : 'next.end';
-      put(
-        document.querySelector('#next-label'),
-        this.words.say(Panes.asks(this.questions.get(this.inView)) ? onward : 'next.question'),
-      );
     }
   }
 

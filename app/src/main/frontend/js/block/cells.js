@@ -1,7 +1,6 @@
 // The ledger: a cell for each question, with its entry, its state and its mark for review.
-import { all } from '../dom.js';
+import { all, byData } from '../dom.js';
 import { put } from '../words.js';
-import { byData } from './elements.js';
 
 export class Cells {
   constructor(floor, words, open) {

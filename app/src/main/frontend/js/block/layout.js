@@ -14,7 +14,11 @@ export class Layout {
     ['pointerup', 'pointercancel'].forEach((end) => addEventListener(end, () => this.release(), { capture: true }));
   }
 
-  /** Has those before and after the question in view painted unseen, out of reach of pointer, keyboard and reader. */
+  /**
+   * Has those before and after the question in view painted unseen, out of reach of pointer, keyboard and reader.
+   *
+   * @param {string[]} way the questions in the order in which one goes through them
+   */
   paintBeside(way) {
     const inView = this.inView();
     if (!inView) {

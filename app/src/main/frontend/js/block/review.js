@@ -1,7 +1,6 @@
 // The review page: a row for each question, found, filtered and sorted.
-import { one } from '../dom.js';
+import { byData, one } from '../dom.js';
 import { span } from '../words.js';
-import { byData } from './elements.js';
 import { Finder } from './finder.js';
 
 export class Review {
@@ -51,7 +50,7 @@ export class Review {
     row.dataset.status = question.status;
     row.dataset.marked = String(question.marked);
     row.querySelector('.r-entry').textContent = question.fullLabel || this.words.say(`review.${question.status}`);
-    row.querySelector('.r-mark').hidden = !question.marked;
+    one('.r-mark', row).hidden = !question.marked;
     this.drawRowSpent(row, question.spent);
   }
 

@@ -5,13 +5,23 @@ import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
-/**
- * The clock of a time box, which starts with the first stage that the box covers and ends with the last.
- *
- * @param countdown null before it has started
- */
-record BoxClock(
-        TimeBox box, PaperIndex.Cover cover, @Nullable Countdown countdown, boolean ended) {
+/** The clock of a time box, which starts with the first stage that the box covers and ends with the last. Immutable. */
+final class BoxClock {
+
+    final TimeBox box;
+    final PaperIndex.Cover cover;
+
+    /** Null before it has started. */
+    final @Nullable Countdown countdown;
+
+    private final boolean ended;
+
+    private BoxClock(TimeBox box, PaperIndex.Cover cover, @Nullable Countdown countdown, boolean ended) {
+        this.box = box;
+        this.cover = cover;
+        this.countdown = countdown;
+        this.ended = ended;
+    }
 
     static BoxClock ahead(TimeBox box, PaperIndex.Cover cover) {
         return new BoxClock(box, cover, null, false);

@@ -13,20 +13,9 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What has come of the steps of the arrival.
- *
- * @param language the tag of the language that was chosen
- * @param report what the candidate has said is wrong about their data, while it is open
- * @param admission what has been done at the door they stand at, or stood at last
- * @param portrait the digest of the picture that was taken
+ * What has come of the steps of the arrival. Immutable.
  */
-record Doorway(
-        Window window,
-        Optional<String> language,
-        Optional<Arrival.Report> report,
-        AtAdmission admission,
-        Station station,
-        Optional<String> portrait) {
+final class Doorway {
 
     static final long NEVER = Long.MAX_VALUE;
 
@@ -36,7 +25,7 @@ record Doorway(
      * @param cameAt when the candidate came to it
      * @param shutUntil when the last pause ended, in which no door opens
      */
-    record AtAdmission(long cameAt, long shutUntil, long codeAt, long leaveAt, int wrongCodes) {
+    private record AtAdmission(long cameAt, long shutUntil, long codeAt, long leaveAt, int wrongCodes) {
 
         static final AtAdmission NOT_YET = new AtAdmission(NEVER, 0, NEVER, NEVER, 0);
 
@@ -53,9 +42,40 @@ record Doorway(
      * @param checkedAt when it was checked last, or null
      * @param excused whether the invigilator lets the candidate go on whatever was measured
      */
-    record Station(
+    private record Station(
             Map<StationLine, List<Long>> figures, @Nullable Instant checkedAt, boolean excused) {
         static final Station UNCHECKED = new Station(Map.of(), null, false);
+    }
+
+    private final Window window;
+
+    /** The tag of the language that was chosen. */
+    private final Optional<String> language;
+
+    /** What the candidate has said is wrong about their data, while it is open. */
+    private final Optional<Arrival.Report> report;
+
+    /** What has been done at the door they stand at, or stood at last. */
+    private final AtAdmission admission;
+
+    private final Station station;
+
+    /** The digest of the picture that was taken. */
+    private final Optional<String> portrait;
+
+    private Doorway(
+            Window window,
+            Optional<String> language,
+            Optional<Arrival.Report> report,
+            AtAdmission admission,
+            Station station,
+            Optional<String> portrait) {
+        this.window = window;
+        this.language = language;
+        this.report = report;
+        this.admission = admission;
+        this.station = station;
+        this.portrait = portrait;
     }
 
     static Doorway before(Window window) {

@@ -6,20 +6,26 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/**
- * What time does next to a sitting if nothing else happens, with the values that this was worked out from.
- *
- * @param expiry what runs out next, or null if nothing does
- * @param warningAt when a clock warns next, or {@link Timekeeper#NEVER}
- */
-record Due(
-        Timekeeper time,
-        Doorway door,
-        Position position,
-        @Nullable Instant pausedSince,
-        List<Warning> warnings,
-        @Nullable Expiry expiry,
-        long warningAt) {
+/** What time does next to a sitting if nothing else happens, with the values that this was worked out from. */
+final class Due {
+
+    private final Timekeeper time;
+    private final Doorway door;
+    private final Position position;
+    private final @Nullable Instant pausedSince;
+    private final List<Warning> warnings;
+    private final @Nullable Expiry expiry;
+    private final long warningAt;
+
+    private Due(State state, @Nullable Expiry expiry, long warningAt) {
+        this.time = state.time;
+        this.door = state.door;
+        this.position = state.position;
+        this.pausedSince = state.pausedSince;
+        this.warnings = state.warnings;
+        this.expiry = expiry;
+        this.warningAt = warningAt;
+    }
 
     static Due of(State state) {
         boolean runs = !state.isOver() && !state.isUntouched();
@@ -28,7 +34,7 @@ record Due(
             next = earlier(next, state.door.admittedAt(here), state.stageNumber());
         }
         long warning = runs ? state.time.nextWarning(state.now) : Timekeeper.NEVER;
-        return new Due(state.time, state.door, state.position, state.pausedSince, state.warnings, next, warning);
+        return new Due(state, next, warning);
     }
 
     private static @Nullable Expiry earlier(@Nullable Expiry limit, long admittedAt, int stage) {
@@ -45,6 +51,12 @@ record Due(
                 && position == state.position
                 && pausedSince == state.pausedSince
                 && warnings == state.warnings;
+    }
+
+    /** Returns what runs out next, or null if nothing does. */
+    @Nullable
+    Expiry expiry() {
+        return expiry;
     }
 
     /** Returns when the first of both happens, or {@link Timekeeper#NEVER}. */

@@ -13,32 +13,48 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * The countdowns of a sitting: one for each time box, one for the open stage where it has a limit of its own, one for a
  * break of the candidate's own, and the closing of the room.
- *
- * @param stage the countdown of the open stage, or null where it has none
- * @param ownBreak the countdown of the break of one's own that goes on, or null
- * @param standsInOwnBreak whether the boxes stand still in that break
  */
-record Timekeeper(
-        PaperIndex index,
-        List<BoxClock> boxes,
-        @Nullable Countdown stage,
-        @Nullable Countdown ownBreak,
-        boolean standsInOwnBreak) {
+final class Timekeeper {
 
     static final long NEVER = Long.MAX_VALUE;
 
+    private final PaperIndex index;
+    private final List<BoxClock> boxes;
+
+    /** The countdown of the open stage, or null where it has none. */
+    private final @Nullable Countdown stage;
+
+    /** The countdown of the break of one's own that goes on, or null. */
+    private final @Nullable Countdown ownBreak;
+
+    /** Whether the boxes stand still in that break. */
+    private final boolean standsInOwnBreak;
+
+    private Timekeeper(
+            PaperIndex index,
+            List<BoxClock> boxes,
+            @Nullable Countdown stage,
+            @Nullable Countdown ownBreak,
+            boolean standsInOwnBreak) {
+        this.index = index;
+        this.boxes = boxes;
+        this.stage = stage;
+        this.ownBreak = ownBreak;
+        this.standsInOwnBreak = standsInOwnBreak;
+    }
+
     static Timekeeper before(PaperIndex index) {
         List<TimeBox> boxes = index.paper().boxes();
-        List<BoxClock> clocks = IntStream.range(0, boxes.size())
-                .mapToObj(i -> BoxClock.ahead(boxes.get(i), index.cover(i)))
-                .toList();
-        return new Timekeeper(index, clocks, null, null, false);
+        List<BoxClock> clocks = new ArrayList<>();
+        for (int i = 0; i < boxes.size(); i++) {
+            clocks.add(BoxClock.ahead(boxes.get(i), index.cover(i)));
+        }
+        return new Timekeeper(index, List.copyOf(clocks), null, null, false);
     }
 
     /**
@@ -55,7 +71,11 @@ record Timekeeper(
     }
 
     private Timekeeper each(UnaryOperator<BoxClock> change) {
-        return new Timekeeper(index, boxes.stream().map(change).toList(), stage, ownBreak, standsInOwnBreak);
+        List<BoxClock> changed = new ArrayList<>();
+        for (BoxClock box : boxes) {
+            changed.add(change.apply(box));
+        }
+        return new Timekeeper(index, List.copyOf(changed), stage, ownBreak, standsInOwnBreak);
     }
 
     private Timekeeper withStage(@Nullable Countdown other) {
@@ -133,14 +153,14 @@ record Timekeeper(
     }
 
     Timekeeper grant(BoxId id, Duration extra) {
-        return each(box -> box.box().id().equals(id) ? box.grant(extra) : box);
+        return each(box -> box.box.id().equals(id) ? box.grant(extra) : box);
     }
 
     /** Returns whether every box that covers {@code stage} and has run has time left at {@code now}. */
     boolean hasTimeFor(int covered, Instant now) {
         for (BoxClock box : boxes) {
-            Countdown countdown = box.countdown();
-            if (box.cover().holds(covered)
+            Countdown countdown = box.countdown;
+            if (box.cover.holds(covered)
                     && countdown != null
                     && countdown.left(now).isZero()) {
                 return false;
@@ -151,15 +171,21 @@ record Timekeeper(
 
     /** Returns whether {@code box} has started and not ended. */
     boolean isOpen(BoxId id) {
-        return find(id).map(BoxClock::live).isPresent();
+        BoxClock box = find(id);
+        return box != null && box.live() != null;
     }
 
     boolean isKnown(BoxId id) {
-        return find(id).isPresent();
+        return find(id) != null;
     }
 
-    private Optional<BoxClock> find(BoxId id) {
-        return boxes.stream().filter(box -> box.box().id().equals(id)).findFirst();
+    private @Nullable BoxClock find(BoxId id) {
+        for (BoxClock box : boxes) {
+            if (box.box.id().equals(id)) {
+                return box;
+            }
+        }
+        return null;
     }
 
     /**
@@ -167,9 +193,8 @@ record Timekeeper(
      * while it stands still before that.
      */
     long shareUsedAt(BoxId id, Rational share) {
-        return find(id).map(BoxClock::countdown)
-                .map(countdown -> countdown.shareUsedAt(share))
-                .orElse(NEVER);
+        BoxClock box = find(id);
+        return box == null || box.countdown == null ? NEVER : box.countdown.shareUsedAt(share);
     }
 
     /**
@@ -180,7 +205,7 @@ record Timekeeper(
     Expiry next(int currentStage) {
         Expiry next = null;
         for (BoxClock box : boxes) {
-            next = earlier(next, box.running(), box.cover().last());
+            next = earlier(next, box.running(), box.cover.last());
         }
         next = earlier(next, stage, currentStage);
         next = earlier(next, ownBreak, Expiry.OWN_BREAK);
@@ -210,10 +235,7 @@ record Timekeeper(
         for (BoxClock box : boxes) {
             Countdown running = box.running();
             if (running != null) {
-                alarms.add(new Alarm(
-                        Optional.of(box.box().id()),
-                        running.deadlineMillis(),
-                        box.box().warnings()));
+                alarms.add(new Alarm(Optional.of(box.box.id()), running.deadlineMillis(), box.box.warnings()));
             }
         }
         index.window()
@@ -240,11 +262,15 @@ record Timekeeper(
 
     /** Returns the warnings that running clocks come down to exactly at {@code at}. */
     List<Warning> warningsAt(long at) {
-        return alarms().stream()
-                .flatMap(alarm -> alarm.warnings().stream()
-                        .filter(warning -> alarm.deadlineMillis() - warning.toMillis() == at)
-                        .map(warning -> new Warning(alarm.box(), warning, Instant.ofEpochMilli(at))))
-                .toList();
+        List<Warning> warnings = new ArrayList<>();
+        for (Alarm alarm : alarms()) {
+            for (Duration warning : alarm.warnings()) {
+                if (alarm.deadlineMillis() - warning.toMillis() == at) {
+                    warnings.add(new Warning(alarm.box(), warning, Instant.ofEpochMilli(at)));
+                }
+            }
+        }
+        return List.copyOf(warnings);
     }
 
     /** Returns every clock that has started and not ended: the open stage's own first, then the boxes. */
@@ -260,7 +286,7 @@ record Timekeeper(
         for (BoxClock box : boxes) {
             Countdown live = box.live();
             if (live != null) {
-                TimeBox named = box.box();
+                TimeBox named = box.box;
                 clocks.add(live.clock(Clock.Kind.BOX, Optional.of(named.id()), named.title(), named.warnings(), now));
             }
         }
