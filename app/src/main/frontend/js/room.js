@@ -99,7 +99,7 @@ function stageOf(room) {
 
 function drawSaved() {
   const saved = one('#saved');
-  if (!saved || !sitting.sender) {
+  if (!sitting.sender) {
     return;
   }
   const { count, age, state } = sitting.sender;
