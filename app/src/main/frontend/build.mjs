@@ -14,6 +14,7 @@ await build({
   entryPoints: {
     room: 'js/room.js',
     page: 'js/page.js',
+    office: 'js/office.js',
     theme: 'js/theme.js',
     'station-ahead': 'js/station-ahead.js',
     'sending-first': 'js/sending-first.js',

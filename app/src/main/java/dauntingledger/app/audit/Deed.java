@@ -26,12 +26,13 @@ public record Deed(String who, String role, String address, String what, String 
         return new Deed(person.getName(), roleOf(person), address, what, onWhom, outcome, "");
     }
 
-    /** Returns what a person may do here, in small letters. */
+    /** Returns what a person may do here, in small letters; that they work here at all is no role of its own. */
     public static String roleOf(Authentication person) {
         return person.getAuthorities().stream()
                 .map(authority -> String.valueOf(authority.getAuthority()))
                 .filter(authority -> authority.startsWith(ROLE))
                 .map(authority -> authority.substring(ROLE.length()).toLowerCase(Locale.ROOT))
+                .filter(role -> !role.equals("staff"))
                 .collect(Collectors.joining(" "));
     }
 

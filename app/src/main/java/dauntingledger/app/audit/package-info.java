@@ -1,6 +1,6 @@
 /** Writes down who did what to whom, from where, and what came of it; and shows it to the exam office. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"said"})
+@ApplicationModule(allowedDependencies = {"said", "sheets"})
 package dauntingledger.app.audit;
 
 import org.jspecify.annotations.NullMarked;

@@ -90,6 +90,13 @@ class DemoSittings {
                 });
     }
 
+    /** Brings a sitting of an exam to where its candidate has answered some questions since {@code ago}. */
+    void atWork(Appointment made, Duration ago, int answers) {
+        Past past = new Past(made, clock.instant().minus(ago));
+        past.intoTheFirstBlock();
+        papers.text(made.paper()).paper().items().limit(answers).forEach(past::answer);
+    }
+
     private void unless(
             String candidate, Predicate<Sitting> already, Supplier<Appointment> make, Consumer<Appointment> bring) {
         boolean there = appointments.of(candidate).stream()

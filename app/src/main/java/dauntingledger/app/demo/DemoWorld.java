@@ -4,7 +4,6 @@ import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidates;
-import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.sitting.Window;
@@ -26,6 +25,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
@@ -33,6 +33,7 @@ import org.springframework.stereotype.Component;
 /** Fills an empty installation with the Brackwater Pilotage Board's papers and candidates. */
 @Component
 @ConditionalOnProperty("exam.demo")
+@Order(0)
 class DemoWorld implements ApplicationRunner {
 
     private static final Logger log = LoggerFactory.getLogger(DemoWorld.class);
@@ -52,14 +53,14 @@ class DemoWorld implements ApplicationRunner {
 
     private final Papers papers;
     private final Candidates candidates;
-    private final Staff staff;
+    private final DemoOffice office;
     private final DemoSittings sittings;
     private final Clock clock;
 
-    DemoWorld(Papers papers, Candidates candidates, Staff staff, DemoSittings sittings, Clock clock) {
+    DemoWorld(Papers papers, Candidates candidates, DemoOffice office, DemoSittings sittings, Clock clock) {
         this.papers = papers;
         this.candidates = candidates;
-        this.staff = staff;
+        this.office = office;
         this.sittings = sittings;
         this.clock = clock;
     }
@@ -71,8 +72,7 @@ class DemoWorld implements ApplicationRunner {
         PaperRef lightkeeper = paper("lightkeeper");
         paper("buoyage-practice");
         paper("try-out");
-        takeOn(new Staff.Member("INV-1", "Jonna Hartwell", Staff.Role.INVIGILATOR), "3071");
-        takeOn(new Staff.Member("OFF-1", "Orla Menck", Staff.Role.OFFICE), "4082");
+        office.open(licence, cadet, lightkeeper);
         Instant now = clock.instant();
         Window soon = Window.of(
                 now.minus(DOORS_BEFORE), now.plus(SOON), now.plus(SOON).plus(ADMISSION));
@@ -100,12 +100,6 @@ class DemoWorld implements ApplicationRunner {
 
     private PaperRef paper(String name) throws IOException {
         return papers.importPackage(new ByteArrayInputStream(zip(name))).paper();
-    }
-
-    private void takeOn(Staff.Member member, String pin) {
-        if (staff.member(member.number()).isEmpty()) {
-            staff.takeOn(member, pin);
-        }
     }
 
     private String candidate(String number, String name, String pin, String face) {

@@ -1,5 +1,7 @@
 package dauntingledger.app.home;
 
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.Exams;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -9,7 +11,8 @@ import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
-import dauntingledger.app.signin.Staff;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.words.Calendars;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
@@ -44,6 +47,8 @@ class HomeController {
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
+    private final Exams exams;
+    private final Calendars calendars;
     private final Privileges privileges;
     private final Words words;
     private final WallClock wall;
@@ -54,6 +59,8 @@ class HomeController {
             Appointments appointments,
             Ledgers ledgers,
             Papers papers,
+            Exams exams,
+            Calendars calendars,
             Privileges privileges,
             Words words,
             WallClock wall,
@@ -62,6 +69,8 @@ class HomeController {
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
+        this.exams = exams;
+        this.calendars = calendars;
         this.privileges = privileges;
         this.words = words;
         this.wall = wall;
@@ -119,11 +128,14 @@ class HomeController {
 
     @GetMapping("/")
     String home(Principal principal, HttpServletRequest request, Model model) {
-        if (request.isUserInRole(Staff.Role.INVIGILATOR.name())) {
+        if (request.isUserInRole(Role.INVIGILATOR.name())) {
             return "redirect:/invigilation";
         }
-        if (request.isUserInRole(Staff.Role.OFFICE.name())) {
-            return "redirect:/office";
+        if (request.isUserInRole(Role.OFFICE.name()) || request.isUserInRole(Role.AUDITOR.name())) {
+            return "redirect:/office/exams";
+        }
+        if (!request.isUserInRole("CANDIDATE")) {
+            return "redirect:/account";
         }
         Instant now = clock.instant();
         Candidate candidate = candidates.find(principal.getName()).orElseThrow();
@@ -143,22 +155,20 @@ class HomeController {
         Appointment appointment = appointments
                 .find(new SittingId(sitting))
                 .filter(found -> found.candidate().equals(principal.getName()))
+                .filter(Appointment::isShown)
                 .filter(found -> found.terms().window().isBounded())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Paper paper = appointment.personal(text(appointment).paper());
-        Window window = appointment.terms().window();
-        CalendarEntry entry = new CalendarEntry(
-                "sitting-" + sitting + "@daunting-ledger",
-                clock.instant(),
-                window.opens(),
-                window.opens().plus(paper.length()),
-                paper.title(),
-                words.say("calendar.seat", appointment.chair()),
-                words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
+        Optional<Exam> exam = exams.of(appointment);
+        String file = calendars.file(
+                appointment,
+                paper,
+                exam.map(held -> held.hours().zone()).orElse(wall.zone()),
+                exam.map(Exam::timesMoved).orElse(0));
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/calendar;charset=utf-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"appointment-" + sitting + ".ics\"")
-                .body(entry.file());
+                .body(file);
     }
 
     private static List<Card> of(List<Card> cards, Purpose purpose) {
@@ -186,15 +196,18 @@ class HomeController {
         Optional<Sitting> read = ledgers.openIfReadable(appointment, now).map(Ledgers.Opened::sitting);
         Sitting sitting = read.orElseGet(() -> Sitting.of(paper));
         Window window = appointment.terms().window();
+        WallClock clockThere =
+                exams.of(appointment).map(exam -> wall.in(exam.hours().zone())).orElse(wall);
         boolean checks = paper.route().stream().anyMatch(Stage.StationCheck.class::isInstance);
         return new Card(
                 appointment.sitting().toString(),
                 paper.title(),
                 text.about().purpose(),
                 read.map(readable -> state(readable, now)).orElse(State.UNREADABLE),
-                window.isBounded() ? wall.dayAndMinute(window.opens()) : "",
+                window.isBounded() ? clockThere.dayAndMinute(window.opens()) : "",
                 window.isBounded()
-                        ? words.say("home.hours.of", wall.minute(window.doors()), wall.minute(window.closes()))
+                        ? words.say(
+                                "home.hours.of", clockThere.minute(window.doors()), clockThere.minute(window.closes()))
                         : "",
                 appointment.chair(),
                 paper.sections().map(section -> section.title()).toList(),

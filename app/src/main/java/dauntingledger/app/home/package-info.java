@@ -1,6 +1,6 @@
 /** The page that a candidate comes to first: their sittings, practice, the calendar. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "ledger", "papers", "words"})
+@ApplicationModule(allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "words"})
 package dauntingledger.app.home;
 
 import org.jspecify.annotations.NullMarked;

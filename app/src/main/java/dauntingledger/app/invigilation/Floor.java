@@ -3,16 +3,18 @@ package dauntingledger.app.invigilation;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.RoomId;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
-/** All sittings that an invigilator looks after, each looked at once. */
+/** The sittings that an invigilator looks after, each looked at once. */
 @Component
 class Floor {
 
@@ -41,16 +43,24 @@ class Floor {
     /** All that can be read and all that cannot; the latter keep nobody from the former. */
     record View(List<Place> places, List<Broken> broken) {}
 
-    View at(Instant now) {
+    /** Returns what {@code member} looks after. */
+    View of(Staff.Member member, Instant now) {
         List<Place> places = new ArrayList<>();
         List<Broken> broken = new ArrayList<>();
-        for (Appointment appointment : appointments.all(MOST_SITTINGS)) {
+        for (Appointment appointment : appointments.current(now, MOST_SITTINGS)) {
+            if (!looksAfter(member, appointment)) {
+                continue;
+            }
             ledgers.openIfReadable(appointment, now)
                     .ifPresentOrElse(
                             opened -> places.add(new Place(appointment, opened)),
                             () -> broken.add(new Broken(appointment.sitting(), candidate(appointment))));
         }
         return new View(places, broken);
+    }
+
+    static boolean looksAfter(Staff.Member member, Appointment appointment) {
+        return appointment.isShown() && member.looksAfter(appointment.room().map(RoomId::value));
     }
 
     Candidate candidate(Appointment appointment) {

@@ -6,7 +6,8 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.said.SaidAfterForms;
-import dauntingledger.app.signin.Staff;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.ActCodec;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -81,7 +82,7 @@ class HeldController {
     @GetMapping({"/invigilation/{sitting}/held", "/office/{sitting}/held"})
     String page(@PathVariable long sitting, Principal principal, Model model) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
-        Appointment appointment = find(sitting);
+        Appointment appointment = find(sitting, member);
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
         model.addAttribute("member", member);
         model.addAttribute("sitting", sitting);
@@ -109,7 +110,7 @@ class HeldController {
             Principal principal,
             RedirectAttributes redirected) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
-        Appointment appointment = find(sitting);
+        Appointment appointment = find(sitting, member);
         boolean done = decide(appointment, id(entry), counts, member);
         redirected.addFlashAttribute(SaidAfterForms.SAID, done ? said(counts) : "not-needed");
         return "redirect:" + base(member) + "/" + sitting + "/held";
@@ -124,7 +125,7 @@ class HeldController {
             Principal principal,
             RedirectAttributes redirected) {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
-        Appointment appointment = find(sitting);
+        Appointment appointment = find(sitting, member);
         ledgers.open(appointment, clock.instant()).held().stream()
                 .filter(Held::waits)
                 .forEach(held -> decide(appointment, held.entry().id(), counts, member));
@@ -137,13 +138,13 @@ class HeldController {
     }
 
     private boolean decide(Appointment appointment, EntryId entry, boolean counts, Staff.Member member) {
-        Actor actor = member.role() == Staff.Role.OFFICE ? Actor.OFFICE : Actor.INVIGILATOR;
+        Actor actor = member.role() == Role.OFFICE ? Actor.OFFICE : Actor.INVIGILATOR;
         Act decided = new Act.HeldDecided(entry, counts, member.name(), actor);
         return ledgers.record(appointment, decided, clock.instant()).verdict().isPermitted();
     }
 
     private static String base(Staff.Member member) {
-        return member.role() == Staff.Role.OFFICE ? "/office" : "/invigilation";
+        return member.role() == Role.OFFICE ? "/office" : "/invigilation";
     }
 
     private static EntryId id(String entry) {
@@ -154,9 +155,10 @@ class HeldController {
         }
     }
 
-    private Appointment find(long sitting) {
+    private Appointment find(long sitting, Staff.Member member) {
         return appointments
                 .find(new SittingId(sitting))
+                .filter(found -> Floor.looksAfter(member, found))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 

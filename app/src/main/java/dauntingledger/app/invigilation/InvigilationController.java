@@ -8,7 +8,7 @@ import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.room.Portraits;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Locks;
-import dauntingledger.app.signin.Staff;
+import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -29,7 +29,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The door, and who calls from inside, as the invigilator sees them. For invigilators. */
+/** The door, and who calls from inside, as the invigilator sees them. For invigilators of the room; auditors read. */
 @Controller
 class InvigilationController {
 
@@ -69,21 +69,22 @@ class InvigilationController {
 
     @GetMapping("/invigilation")
     String page(Principal principal, Model model) {
-        model.addAttribute("member", member(principal));
-        lists(model);
+        Staff.Member member = member(principal);
+        model.addAttribute("member", member);
+        lists(member, model);
         return "invigilation";
     }
 
     /** The list alone, for a page that keeps itself up to date. */
     @GetMapping("/invigilation/list")
-    String list(Model model) {
-        lists(model);
+    String list(Principal principal, Model model) {
+        lists(member(principal), model);
         return "invigilation :: list";
     }
 
-    private void lists(Model model) {
+    private void lists(Staff.Member member, Model model) {
         Instant now = clock.instant();
-        Floor.View view = floor.at(now);
+        Floor.View view = floor.of(member, now);
         model.addAttribute("calls", calls.among(view.places()));
         model.addAttribute("waiting", door.among(view.places(), now));
         model.addAttribute("moved", watch.moved(view.places(), now));
@@ -100,15 +101,17 @@ class InvigilationController {
             @RequestParam(defaultValue = "") @Size(max = Act.HelpAnswered.MOST_WORDS) String words,
             Principal principal,
             RedirectAttributes redirected) {
-        Appointment appointment = appointment(sitting);
+        Appointment appointment = appointment(sitting, principal);
         Act answer = new Act.HelpAnswered(member(principal).name(), words.strip());
         return said(
                 ledgers.record(appointment, answer, clock.instant()).verdict().isPermitted(), redirected);
     }
 
-    private Appointment appointment(long sitting) {
+    /** @throws ResponseStatusException 404 for a sitting that is not there, or that this invigilator does not look after */
+    private Appointment appointment(long sitting, Principal principal) {
         return appointments
                 .find(new SittingId(sitting))
+                .filter(found -> Floor.looksAfter(member(principal), found))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
@@ -139,8 +142,8 @@ class InvigilationController {
     /** Lets a candidate sign in at once who has to wait because of wrong PINs. */
     @Audited("lock-lifted")
     @PostMapping("/invigilation/{sitting}/unlock")
-    String unlock(@PathVariable long sitting, RedirectAttributes redirected) {
-        return said(locks.lift(appointment(sitting).candidate(), clock.instant()), redirected);
+    String unlock(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
+        return said(locks.lift(appointment(sitting, principal).candidate(), clock.instant()), redirected);
     }
 
     /** Admits everybody whom the invigilator's leave admits now. */
@@ -148,7 +151,7 @@ class InvigilationController {
     @PostMapping("/invigilation/admit-all")
     String admitAll(Principal principal, RedirectAttributes redirected) {
         Instant now = clock.instant();
-        door.among(floor.at(now).places(), now).stream()
+        door.among(floor.of(member(principal), now).places(), now).stream()
                 .filter(waiting -> waiting.needed() == DoorList.Need.ADMIT)
                 .forEach(waiting -> act(waiting.sitting(), principal, Act.LeaveGiven::new));
         return said(true, redirected);
@@ -156,16 +159,16 @@ class InvigilationController {
 
     @Audited("portrait-shown")
     @GetMapping(path = "/invigilation/{sitting}/portrait.png")
-    ResponseEntity<byte[]> portrait(@PathVariable long sitting) {
+    ResponseEntity<byte[]> portrait(@PathVariable long sitting, Principal principal) {
         return portraits
-                .of(new SittingId(sitting))
+                .of(appointment(sitting, principal).sitting())
                 .map(png -> ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(png))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** Does something at the stage where the candidate is, and returns whether that was still permitted. */
     private boolean act(long sitting, Principal principal, BiFunction<StageId, String, Act> act) {
-        Appointment appointment = appointment(sitting);
+        Appointment appointment = appointment(sitting, principal);
         Instant now = clock.instant();
         String person = member(principal).name();
         return ledgers.open(appointment, now)

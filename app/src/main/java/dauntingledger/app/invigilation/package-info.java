@@ -1,6 +1,6 @@
 /** The person in charge of the room: who waits at the door and why, and letting them go on. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "audit", "ledger", "room", "words", "said"})
+@ApplicationModule(allowedDependencies = {"signin", "staff", "audit", "ledger", "room", "words", "said"})
 package dauntingledger.app.invigilation;
 
 import org.jspecify.annotations.NullMarked;

@@ -1,17 +1,60 @@
 package dauntingledger.app.ledger;
 
+import static java.util.Objects.requireNonNull;
+
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.paper.Paper;
+import java.util.Optional;
 
 /**
  * Who sits which paper, and where.
  *
  * @param candidate the candidate's number
- * @param chair where the candidate sits in the room, as people there call it
+ * @param chair where the candidate sits in the room, as people there call it; empty if that is not said yet
  * @param seed what the candidate's items and the order of options are drawn with; 0 for a sitting from before there was
  *     one
+ * @param exam the exam of the office that this belongs to; none for practice
  */
-public record Appointment(SittingId sitting, String candidate, PaperRef paper, String chair, Terms terms, int seed) {
+public record Appointment(
+        SittingId sitting,
+        String candidate,
+        PaperRef paper,
+        String chair,
+        Terms terms,
+        int seed,
+        Optional<InExam> exam) {
+
+    public Appointment {
+        requireNonNull(chair, "chair");
+        requireNonNull(exam, "exam");
+    }
+
+    /**
+     * How a sitting belongs to an exam.
+     *
+     * @param room where it is held; none at home, or if it is not said yet
+     * @param shown whether its candidate sees it
+     */
+    public record InExam(ExamId exam, Optional<RoomId> room, Origin origin, boolean shown) {
+        public InExam {
+            requireNonNull(exam, "exam");
+            requireNonNull(room, "room");
+            requireNonNull(origin, "origin");
+        }
+
+        public InExam in(Optional<RoomId> other) {
+            return new InExam(exam, other, origin, shown);
+        }
+    }
+
+    /** Returns whether its candidate sees it and may come in. */
+    public boolean isShown() {
+        return exam.map(InExam::shown).orElse(true);
+    }
+
+    public Optional<RoomId> room() {
+        return exam.flatMap(InExam::room);
+    }
 
     /** Returns {@code whole}, which is this paper in some language, as this candidate sits it. */
     public Paper personal(Paper whole) {

@@ -8,8 +8,11 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import jakarta.persistence.EntityManager;
 import java.security.SecureRandom;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.hibernate.Session;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,21 +60,95 @@ class AppointmentBook implements Appointments {
     public Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display) {
         Appointment before = find(sitting).orElseThrow();
         accommodations.applyTo(papers.text(before.paper()).paper());
-        return ledgers.whileEmpty(before, () -> {
+        ledgers.whileEmpty(List.of(before), () -> {
             Appointment after = transactions.execute(status -> {
                 SittingRecord found = entities.find(SittingRecord.class, sitting.value());
                 found.grant(accommodations, display);
                 return found.appointment(json);
             });
             kept.put(sitting, after);
-            return after;
         });
+        return find(sitting).orElseThrow();
+    }
+
+    @Override
+    public void revise(Revision revision, Runnable besides) {
+        requireGoodPapers(revision);
+        List<Appointment> touched = Stream.concat(revision.changed().stream(), revision.cancelled().stream())
+                .toList();
+        ledgers.whileEmpty(touched, () -> {
+            transactions.executeWithoutResult(status -> {
+                revision.cancelled().forEach(this::delete);
+                revision.changed()
+                        .forEach(after -> entities.find(
+                                        SittingRecord.class, after.sitting().value())
+                                .become(after));
+                besides.run();
+                entities.flush();
+                insert(revision.made());
+            });
+            touched.forEach(appointment -> kept.invalidate(appointment.sitting()));
+        });
+    }
+
+    /** Many people have the same terms; each is tried once. */
+    private void requireGoodPapers(Revision revision) {
+        Stream.concat(
+                        revision.made().stream()
+                                .map(made ->
+                                        new OnTerms(made.paper(), made.terms().accommodations())),
+                        revision.changed().stream()
+                                .map(after ->
+                                        new OnTerms(after.paper(), after.terms().accommodations())))
+                .distinct()
+                .forEach(tried -> tried.accommodations()
+                        .applyTo(papers.text(tried.paper()).paper()));
+    }
+
+    private record OnTerms(PaperRef paper, Accommodations accommodations) {}
+
+    /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
+    private void delete(Appointment appointment) {
+        for (String table : List.of("deadline where sitting", "portrait where sitting", "sitting where id")) {
+            entities.createNativeQuery("delete from " + table + " = ?1")
+                    .setParameter(1, appointment.sitting().value())
+                    .executeUpdate();
+        }
+    }
+
+    /** In batches: an identity that the database gives keeps Hibernate from them, and a roster has thousands of lines. */
+    private void insert(List<Booking> bookings) {
+        entities.unwrap(Session.class).doWork(connection -> SittingInsert.of(connection, bookings, random));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Appointment> of(ExamId exam) {
+        return entities
+                .createQuery("from SittingRecord where exam = :exam order by candidate", SittingRecord.class)
+                .setParameter("exam", exam.value())
+                .getResultList()
+                .stream()
+                .map(record -> record.appointment(json))
+                .toList();
+    }
+
+    @Override
+    public void show(ExamId exam, boolean shown) {
+        List<Appointment> all = of(exam);
+        transactions.executeWithoutResult(
+                status -> entities.createQuery("update SittingRecord set shown = :shown where exam = :exam")
+                        .setParameter("shown", shown)
+                        .setParameter("exam", exam.value())
+                        .executeUpdate());
+        all.forEach(appointment -> kept.invalidate(appointment.sitting()));
     }
 
     @Override
     @Transactional(readOnly = true)
     public List<Appointment> of(String candidate) {
-        return entities.createQuery("from SittingRecord where candidate = :candidate order by id", SittingRecord.class)
+        return entities.createQuery(
+                        "from SittingRecord where candidate = :candidate and shown order by id", SittingRecord.class)
                 .setParameter("candidate", candidate)
                 .getResultStream()
                 .map(record -> record.appointment(json))
@@ -80,15 +157,17 @@ class AppointmentBook implements Appointments {
 
     @Override
     @Transactional(readOnly = true)
-    public List<Appointment> all(int most) {
+    public List<Appointment> current(Instant now, int most) {
         List<String> official = papers.latest().stream()
                 .filter(ref -> papers.text(ref).about().purpose() == Purpose.OFFICIAL)
                 .map(ref -> ref.id().value())
                 .toList();
         return entities.createQuery(
-                        "from SittingRecord where paper in :official order by opensAt desc nulls last, id desc",
+                        "from SittingRecord where paper in :official and shown and (doorsAt is null or doorsAt <= :now)"
+                                + " order by opensAt desc nulls last, id desc",
                         SittingRecord.class)
                 .setParameter("official", official)
+                .setParameter("now", now)
                 .setMaxResults(most)
                 .getResultStream()
                 .map(record -> record.appointment(json))

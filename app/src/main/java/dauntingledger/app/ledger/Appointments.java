@@ -3,6 +3,7 @@ package dauntingledger.app.ledger;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,15 +16,39 @@ public interface Appointments {
     /**
      * Changes what a candidate is granted.
      *
-     * @throws IllegalStateException if the sitting has begun
+     * @throws BegunException if the sitting has begun
      * @throws MalformedPaperException if the accommodations do not go with the paper
      */
     Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display);
 
-    /** Returns the sittings of official papers, at most {@code most}: those that open last first, then those at any time. */
-    List<Appointment> all(int most);
+    /**
+     * Makes, changes and takes out sittings of exams, all at once.
+     *
+     * @throws BegunException if one that is changed or taken out has begun; then nothing is changed
+     * @throws MalformedPaperException if accommodations do not go with a paper; then nothing is changed
+     */
+    default void revise(Revision revision) {
+        revise(revision, () -> {});
+    }
 
-    /** Returns the sittings of a candidate, oldest first. */
+    /**
+     * Does what {@link #revise(Revision)} does, and something else of the database with it, in the same transaction.
+     */
+    void revise(Revision revision, Runnable besides);
+
+    /** Returns the sittings of an exam, by the numbers of their candidates. */
+    List<Appointment> of(ExamId exam);
+
+    /** Shows or hides all sittings of an exam to their candidates. */
+    void show(ExamId exam, boolean shown);
+
+    /**
+     * Returns the sittings of official papers whose doors are open at {@code now} or have been, at most {@code most}:
+     * those that opened last first, then those at any time.
+     */
+    List<Appointment> current(Instant now, int most);
+
+    /** Returns the sittings that a candidate sees, oldest first. */
     List<Appointment> of(String candidate);
 
     /** Returns how many sittings of a version of a paper there are. */

@@ -23,19 +23,26 @@ class DatabaseStore implements Store {
     }
 
     @Override
-    public void commit(List<LedgerLine> lines, List<DeadlineRow> dues) {
+    public void commit(List<LedgerLine> lines, List<SittingChange> changes) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             session.setJdbcBatchSize(BATCH);
             session.beginTransaction();
             try {
                 session.insertMultiple(lines);
-                session.doWork(connection -> Deadlines.write(connection, dues));
+                session.doWork(connection -> {
+                    Deadlines.write(connection, of(DeadlineRow.class, changes));
+                    StandingRow.write(connection, of(StandingRow.class, changes));
+                });
                 session.getTransaction().commit();
             } catch (RuntimeException e) {
                 session.getTransaction().rollback();
                 throw e;
             }
         }
+    }
+
+    private static <T extends SittingChange> List<T> of(Class<T> kind, List<SittingChange> changes) {
+        return changes.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
     @Override

@@ -8,4 +8,4 @@ import java.util.Optional;
  *
  * @param due empty where nothing runs, and nothing is stored
  */
-record DeadlineRow(SittingId sitting, Optional<Instant> due) {}
+record DeadlineRow(SittingId sitting, Optional<Instant> due) implements SittingChange {}

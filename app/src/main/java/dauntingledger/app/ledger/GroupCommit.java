@@ -4,7 +4,6 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -48,22 +47,22 @@ class GroupCommit implements SmartLifecycle {
         this.longestWait = settings.longestWrite();
     }
 
-    private record Append(List<LedgerLine> lines, Optional<DeadlineRow> due, CompletableFuture<Void> done) {}
+    private record Append(List<LedgerLine> lines, List<SittingChange> changes, CompletableFuture<Void> done) {}
 
     /**
-     * Returns when {@code lines} are on the disk, and with them the deadline that they move.
+     * Returns when {@code lines} are on the disk, and with them what they change beside them.
      *
      * @throws StoreFailedException if they could not be made durable
      */
-    void write(List<LedgerLine> lines, Optional<DeadlineRow> due) {
-        if (!lines.isEmpty() || due.isPresent() || unsynced) {
-            await(new Append(List.copyOf(lines), due, new CompletableFuture<>()));
+    void write(List<LedgerLine> lines, List<SittingChange> changes) {
+        if (!lines.isEmpty() || !changes.isEmpty() || unsynced) {
+            await(new Append(List.copyOf(lines), changes, new CompletableFuture<>()));
         }
     }
 
     /** Returns when the store has been written through to the disk by the way that every line goes. */
     void probe() {
-        await(new Append(List.of(), Optional.empty(), new CompletableFuture<>()));
+        await(new Append(List.of(), List.of(), new CompletableFuture<>()));
     }
 
     private void await(Append append) {
@@ -138,7 +137,7 @@ class GroupCommit implements SmartLifecycle {
         try {
             store.commit(
                     batch.stream().flatMap(append -> append.lines().stream()).toList(),
-                    batch.stream().flatMap(append -> append.due().stream()).toList());
+                    batch.stream().flatMap(append -> append.changes().stream()).toList());
         } catch (RuntimeException e) {
             if (batch.size() > 1 && isRefusedRow(e)) {
                 batch.forEach(append -> commit(List.of(append)));

@@ -16,6 +16,8 @@ import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +25,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.BiFunction;
-import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.hibernate.jpa.HibernateHints;
 import org.slf4j.Logger;
@@ -136,21 +137,26 @@ class LedgerStore implements Ledgers {
     }
 
     /**
-     * Does what may be done only while nothing has happened in a sitting; its ledger is read anew afterwards.
+     * Does what may be done only while nothing has happened in some sittings; their ledgers are read anew afterwards.
      *
-     * @throws IllegalStateException if something has
+     * @throws BegunException if something has
      */
-    <T> T whileEmpty(Appointment appointment, Supplier<T> change) {
-        LiveLedger ledger = lock(appointment);
+    void whileEmpty(Collection<Appointment> appointments, Runnable change) {
+        Map<Appointment, LiveLedger> locked = new LinkedHashMap<>();
         try {
-            if (!ledger.isUntouched()) {
-                throw new IllegalStateException("sitting " + appointment.sitting() + " has begun");
-            }
-            T result = change.get();
-            forget(appointment, ledger);
-            return result;
+            appointments.stream()
+                    .sorted(Comparator.comparingLong(
+                            appointment -> appointment.sitting().value()))
+                    .forEach(appointment -> locked.put(appointment, lock(appointment)));
+            locked.forEach((appointment, ledger) -> {
+                if (!ledger.isUntouched()) {
+                    throw new BegunException(appointment);
+                }
+            });
+            change.run();
+            locked.forEach(this::forget);
         } finally {
-            ledger.lock().unlock();
+            locked.values().forEach(ledger -> ledger.lock().unlock());
         }
     }
 
@@ -191,9 +197,9 @@ class LedgerStore implements Ledgers {
         try {
             ledger.recordEndings(now, lines);
             T result = change.apply(ledger, lines);
-            Optional<DeadlineRow> due = ledger.dueAnew(now);
-            writer.write(lines, due);
-            due.ifPresent(ledger::stored);
+            List<SittingChange> changes = ledger.changes(now);
+            writer.write(lines, changes);
+            ledger.stored(changes);
             whole = true;
             return result;
         } catch (SeatTakenException | TooManyEntriesException e) {
@@ -242,8 +248,8 @@ class LedgerStore implements Ledgers {
                     .toList();
             Paper paper =
                     kept.appointment().personal(papers.text(appointment.paper()).paper());
-            LiveLedger.Stored stored =
-                    new LiveLedger.Stored(Chain.ofHead(head(appointment)), lines, readable, entries, kept.due());
+            LiveLedger.Stored stored = new LiveLedger.Stored(
+                    Chain.ofHead(head(kept.appointment())), lines, readable, entries, kept.due(), kept.standing());
             return new LiveLedger(sitting, paper, kept.appointment().terms(), stored, settings);
         } catch (JacksonException | IllegalArgumentException | IllegalStateException e) {
             UnreadableLedgerException broken = new UnreadableLedgerException(sitting, e);
@@ -254,18 +260,27 @@ class LedgerStore implements Ledgers {
     }
 
     /** What the database has of a sitting. */
-    private record Kept(List<LedgerLine> lines, Set<Integer> aside, Optional<Instant> due, Appointment appointment) {}
+    private record Kept(
+            List<LedgerLine> lines,
+            Set<Integer> aside,
+            Optional<Instant> due,
+            Appointment appointment,
+            StandingRow standing) {}
 
     /**
      * Reads all of it in one transaction: a sweep does so for thousands. The appointment at hand may be older than what
      * the office has granted since; the database is not.
      */
     private Kept kept(SittingId sitting) {
-        return transactions.execute(status -> new Kept(
-                lines(sitting),
-                mends.aside(sitting),
-                deadlines.find(sitting),
-                entities.find(SittingRecord.class, sitting.value()).appointment(json)));
+        return transactions.execute(status -> {
+            SittingRecord record = entities.find(SittingRecord.class, sitting.value());
+            return new Kept(
+                    lines(sitting),
+                    mends.aside(sitting),
+                    deadlines.find(sitting),
+                    record.appointment(json),
+                    record.standing());
+        });
     }
 
     private List<LedgerLine> lines(SittingId sitting) {

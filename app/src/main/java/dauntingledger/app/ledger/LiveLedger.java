@@ -38,6 +38,7 @@ final class LiveLedger {
     private Hash examHash;
     private int examEntries;
     private Optional<Instant> storedDue;
+    private StandingRow storedStanding;
     private boolean stale;
 
     /**
@@ -48,9 +49,15 @@ final class LiveLedger {
      * @param readable those that were read; a repair has set the others aside
      * @param entries what was read, a line each
      * @param due the deadline that is stored for the sweep
+     * @param standing how the sitting stands in the lists
      */
     record Stored(
-            Hash head, List<LedgerLine> lines, List<LedgerLine> readable, List<Entry> entries, Optional<Instant> due) {}
+            Hash head,
+            List<LedgerLine> lines,
+            List<LedgerLine> readable,
+            List<Entry> entries,
+            Optional<Instant> due,
+            StandingRow standing) {}
 
     LiveLedger(SittingId sitting, Paper paper, Terms terms, Stored stored, LedgerSettings settings) {
         List<Entry> entries = stored.entries();
@@ -69,6 +76,7 @@ final class LiveLedger {
             countAsExam(entries.get(i), stored.readable().get(i).hash());
         }
         this.storedDue = stored.due();
+        this.storedStanding = stored.standing();
     }
 
     /**
@@ -108,8 +116,24 @@ final class LiveLedger {
         return ledger.timeline(now);
     }
 
-    /** Returns the deadline to be stored for the sweep, if it is another than the stored one. */
-    Optional<DeadlineRow> dueAnew(Instant now) {
+    /** Returns what has to be stored beside the lines because it is not what is stored. */
+    List<SittingChange> changes(Instant now) {
+        List<SittingChange> changes = new ArrayList<>();
+        dueAnew(now).ifPresent(changes::add);
+        StandingRow standing = standing();
+        if (!standing.equals(storedStanding)) {
+            changes.add(standing);
+        }
+        return changes;
+    }
+
+    /** Returns how the sitting stands by its last entry. */
+    StandingRow standing() {
+        int waiting = (int) ledger.held().stream().filter(Held::waits).count();
+        return new StandingRow(sitting, ledger.sitting().route().progress(), waiting);
+    }
+
+    private Optional<DeadlineRow> dueAnew(Instant now) {
         Optional<Instant> due = ledger.sitting().clocks().nextDeadline();
         if (due.filter(instant -> !instant.isAfter(now)).isPresent()) {
             due = ledger.sittingAt(now).clocks().nextDeadline();
@@ -117,8 +141,14 @@ final class LiveLedger {
         return due.equals(storedDue) ? Optional.empty() : Optional.of(new DeadlineRow(sitting, due));
     }
 
-    void stored(DeadlineRow row) {
-        storedDue = row.due();
+    /** Notes what has been stored of {@link #changes}. */
+    void stored(List<SittingChange> changes) {
+        for (SittingChange change : changes) {
+            switch (change) {
+                case DeadlineRow row -> storedDue = row.due();
+                case StandingRow row -> storedStanding = row;
+            }
+        }
     }
 
     /** Returns whether this ledger may hold other lines than the database, and must not be used any more. */

@@ -7,9 +7,12 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.AccommodationsCodec;
 import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Window;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -17,6 +20,8 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -61,6 +66,22 @@ class SittingRecord {
 
     private int seed;
 
+    private @Nullable Long exam;
+    private @Nullable Long room;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    @Column(name = "entered_by")
+    private Origin enteredBy = Origin.HAND;
+
+    private boolean shown = true;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    private Progress progress = Progress.BEFORE;
+
+    private int held;
+
     protected SittingRecord() {}
 
     SittingRecord(String candidate, PaperRef paper, String seat, Terms terms, int seed) {
@@ -68,6 +89,30 @@ class SittingRecord {
         this.paper = paper.id().value();
         this.paperVersion = paper.version();
         this.seat = seat;
+        hours(terms);
+        this.seed = seed;
+        grant(terms.accommodations(), terms.display());
+    }
+
+    /** Makes this what the appointment says; the candidate and the number stay. */
+    void become(Appointment appointment) {
+        this.paper = appointment.paper().id().value();
+        this.paperVersion = appointment.paper().version();
+        this.seat = appointment.chair();
+        this.seed = appointment.seed();
+        hours(appointment.terms());
+        grant(appointment.terms().accommodations(), appointment.terms().display());
+        appointment.exam().ifPresent(this::belong);
+    }
+
+    final void belong(Appointment.InExam to) {
+        this.exam = to.exam().value();
+        this.room = to.room().map(RoomId::value).orElse(null);
+        this.enteredBy = to.origin();
+        this.shown = to.shown();
+    }
+
+    private void hours(Terms terms) {
         if (terms.window().isBounded()) {
             this.doorsAt = terms.window().doors();
             this.opensAt = terms.window().opens();
@@ -75,8 +120,6 @@ class SittingRecord {
             this.endsAt = terms.window().ends().orElse(null);
         }
         this.code = terms.code();
-        this.seed = seed;
-        grant(terms.accommodations(), terms.display());
     }
 
     final void grant(Accommodations granted, Terms.Display display) {
@@ -92,7 +135,18 @@ class SittingRecord {
                 new PaperRef(new PaperId(paper), paperVersion),
                 seat,
                 new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize)),
-                seed);
+                seed,
+                inExam());
+    }
+
+    private Optional<Appointment.InExam> inExam() {
+        return Optional.ofNullable(exam)
+                .map(id -> new Appointment.InExam(
+                        new ExamId(id), Optional.ofNullable(room).map(RoomId::new), enteredBy, shown));
+    }
+
+    StandingRow standing() {
+        return new StandingRow(new SittingId(requireNonNull(id, "id")), progress, held);
     }
 
     private Window window() {

@@ -5,8 +5,8 @@ import java.util.List;
 /** Where ledger lines are kept: puts them there, and makes sure that they are on the disk. */
 interface Store {
 
-    /** Puts lines into the store, and with them the deadlines that they move: all of them or none. */
-    void commit(List<LedgerLine> lines, List<DeadlineRow> dues);
+    /** Puts lines into the store, and with them what they change beside them: all of it or nothing. */
+    void commit(List<LedgerLine> lines, List<SittingChange> changes);
 
     /** Returns when everything that was committed is on the disk. */
     void sync();

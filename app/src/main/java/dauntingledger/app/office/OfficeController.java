@@ -9,9 +9,10 @@ import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
-import dauntingledger.app.signin.Staff;
+import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.accommodation.Accommodations;
@@ -19,8 +20,11 @@ import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Verdict;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
+import java.io.IOException;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -43,12 +47,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The office's view of all sittings. For the exam office. */
+/** All sittings, and what can be done about one. For the exam office; auditors read. */
 @Controller
 class OfficeController {
 
-    private static final int MOST_SITTINGS = 500;
+    private static final int ROWS = 50;
+    private static final int MOST_PAGES = 10_000;
+    private static final int MOST_IN_A_FILE = 200_000;
+    private static final int AT_ONCE = 2_000;
+    private static final List<String> COLUMNS =
+            List.of("sitting", "number", "name", "exam", "paper", "opens", "room", "seat", "state", "held");
 
+    private final SittingList sittings;
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
@@ -60,6 +70,7 @@ class OfficeController {
     private final Clock clock;
 
     OfficeController(
+            SittingList sittings,
             Appointments appointments,
             Ledgers ledgers,
             Papers papers,
@@ -69,6 +80,7 @@ class OfficeController {
             Booklets booklets,
             WallClock wall,
             Clock clock) {
+        this.sittings = sittings;
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
@@ -81,11 +93,11 @@ class OfficeController {
     }
 
     /**
-     * A sitting as the office lists it.
+     * A sitting with all that the office can do about it.
      *
      * @param held how many entries wait for a decision
      */
-    record Row(
+    record Details(
             String sitting,
             Candidate candidate,
             String exam,
@@ -105,23 +117,98 @@ class OfficeController {
         }
     }
 
-    @GetMapping("/office")
-    String page(Principal principal, Model model) {
-        Instant now = clock.instant();
-        model.addAttribute("member", member(principal));
+    /** What is looked for, as the form gives it. */
+    record Form(String text, Long exam, Progress state, Boolean held, SittingList.Order order) {
+        Form {
+            text = text == null ? "" : text;
+            exam = exam == null ? 0L : exam;
+            held = Boolean.TRUE.equals(held);
+            order = order == null ? SittingList.Order.LATEST : order;
+        }
+
+        SittingList.Filter filter() {
+            return new SittingList.Filter(text, exam, Optional.ofNullable(state), held, order);
+        }
+    }
+
+    /** A line of the list as the page has it. */
+    record Row(SittingList.Line line, String when, String exam, String state) {}
+
+    /**
+     * The list, a line for each sitting.
+     *
+     * @param sitting whose details are open beside it; 0 for none
+     */
+    @GetMapping("/office/sittings")
+    String page(
+            @ModelAttribute("form") Form form,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "0") long sitting,
+            Model model) {
+        int shown = Math.clamp(page, 0, MOST_PAGES);
+        List<SittingList.Line> found = sittings.find(form.filter(), shown * ROWS, ROWS + 1);
+        model.addAttribute("rows", found.stream().limit(ROWS).map(this::row).toList());
+        model.addAttribute("page", shown);
+        model.addAttribute("more", found.size() > ROWS);
+        model.addAttribute("states", Progress.values());
+        model.addAttribute("orders", SittingList.Order.values());
         model.addAttribute(
-                "rows",
-                appointments.all(MOST_SITTINGS).stream()
-                        .map(appointment -> row(appointment, now))
-                        .toList());
-        return "office";
+                "details",
+                appointments
+                        .find(new SittingId(sitting))
+                        .map(appointment -> details(appointment, clock.instant()))
+                        .orElse(null));
+        return "office/sittings";
+    }
+
+    private Row row(SittingList.Line line) {
+        return new Row(
+                line,
+                line.opens().map(wall::stamp).orElse(""),
+                line.exam().isEmpty() ? title(line.paper()) : line.exam(),
+                PlainNames.name(line.progress()));
+    }
+
+    private String title(String paper) {
+        return papers.latest().stream()
+                .filter(ref -> ref.id().value().equals(paper))
+                .map(ref -> papers.text(ref).paper().title())
+                .findFirst()
+                .orElse(paper);
+    }
+
+    /** The same list as a file, at most {@value #MOST_IN_A_FILE} lines. */
+    @Audited("sittings-taken-out")
+    @GetMapping("/office/sittings.csv")
+    void file(@ModelAttribute("form") Form form, HttpServletResponse response) throws IOException {
+        try (CsvFile out = CsvFile.to(response, "sittings", COLUMNS)) {
+            for (int from = 0; from < MOST_IN_A_FILE; from += AT_ONCE) {
+                List<SittingList.Line> found = sittings.find(form.filter(), from, AT_ONCE);
+                for (SittingList.Line line : found) {
+                    out.row(List.of(
+                            String.valueOf(line.sitting()),
+                            line.number(),
+                            line.name(),
+                            line.exam(),
+                            line.paper(),
+                            line.opens().map(Instant::toString).orElse(""),
+                            line.room(),
+                            line.chair(),
+                            PlainNames.name(line.progress()),
+                            String.valueOf(line.held())));
+                }
+                if (found.size() < AT_ONCE) {
+                    return;
+                }
+            }
+        }
     }
 
     @GetMapping("/office/{sitting}/accommodations")
-    String accommodations(@PathVariable long sitting, Principal principal, Model model) {
+    String accommodations(@PathVariable long sitting, Model model) {
         Appointment appointment = find(sitting);
         Terms terms = appointment.terms();
-        return form(appointment, GrantForm.of(terms.accommodations(), terms.display()), List.of(), principal, model);
+        return form(appointment, GrantForm.of(terms.accommodations(), terms.display()), List.of(), model);
     }
 
     @Audited("accommodations-granted")
@@ -130,22 +217,21 @@ class OfficeController {
             @PathVariable long sitting,
             @ModelAttribute @Valid GrantForm form,
             BindingResult checked,
-            Principal principal,
             Model model,
             RedirectAttributes redirected) {
         Appointment appointment = find(sitting);
         if (checked.hasErrors()) {
-            return form(appointment, form, problems(checked), principal, model);
+            return form(appointment, form, problems(checked), model);
         }
         try {
             Accommodations granted = form.accommodations();
             appointments.grant(appointment.sitting(), granted, form.display());
             redirected.addFlashAttribute(SaidAfterForms.SAID, "granted");
-            return "redirect:/office";
+            return "redirect:/office/sittings?sitting=" + sitting;
         } catch (MalformedPaperException e) {
-            return form(appointment, form, List.of("office.grant.no-good-break"), principal, model);
+            return form(appointment, form, List.of("office.grant.no-good-break"), model);
         } catch (IllegalStateException e) {
-            return form(appointment, form, List.of("office.grant.begun"), principal, model);
+            return form(appointment, form, List.of("office.grant.begun"), model);
         }
     }
 
@@ -173,7 +259,7 @@ class OfficeController {
                 .filter(Verdict::isPermitted)
                 .isPresent();
         redirected.addFlashAttribute(SaidAfterForms.SAID, done ? "reopened" : "not-reopened");
-        return "redirect:/office";
+        return "redirect:/office/sittings?sitting=" + sitting;
     }
 
     /**
@@ -183,13 +269,11 @@ class OfficeController {
      */
     @Audited("replay-shown")
     @GetMapping("/office/{sitting}/replay")
-    String replay(
-            @PathVariable long sitting, @RequestParam(defaultValue = "") String at, Principal principal, Model model) {
+    String replay(@PathVariable long sitting, @RequestParam(defaultValue = "") String at, Model model) {
         Appointment appointment = find(sitting);
         Optional<Instant> instant = at.isBlank() ? Optional.of(clock.instant()) : instant(at.strip());
         Paper paper = papers.text(appointment.paper()).paper();
         List<String> lines = ledgers.export(appointment).toList();
-        model.addAttribute("member", member(principal));
         model.addAttribute("sitting", sitting);
         model.addAttribute("exam", paper.title());
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
@@ -225,11 +309,9 @@ class OfficeController {
         }
     }
 
-    private String form(
-            Appointment appointment, GrantForm form, List<String> problems, Principal principal, Model model) {
+    private String form(Appointment appointment, GrantForm form, List<String> problems, Model model) {
         Paper paper = papers.text(appointment.paper()).paper();
-        model.addAttribute("member", member(principal));
-        model.addAttribute("row", row(appointment, clock.instant()));
+        model.addAttribute("row", details(appointment, clock.instant()));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         model.addAttribute("blocks", Accommodations.placesForExtraBreaks(paper));
@@ -239,11 +321,11 @@ class OfficeController {
         return "accommodations";
     }
 
-    private Row row(Appointment appointment, Instant now) {
+    private Details details(Appointment appointment, Instant now) {
         Paper paper = papers.text(appointment.paper()).paper();
         Terms terms = appointment.terms();
         Optional<Ledgers.Opened> opened = ledgers.openIfReadable(appointment, now);
-        return new Row(
+        return new Details(
                 appointment.sitting().toString(),
                 candidates.find(appointment.candidate()).orElseThrow(),
                 paper.title(),

@@ -8,13 +8,11 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.papers.VersionKeptException;
-import dauntingledger.app.signin.Staff;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.PlainNames;
 import java.io.IOException;
 import java.io.InputStream;
-import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.ContentDisposition;
@@ -30,18 +28,16 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
-/** The papers of the installation: which there are, taking one in, giving one out. For the exam office. */
+/** The papers of the installation: which there are, taking one in, giving one out. For the exam office; auditors read. */
 @Controller
 class PapersController {
 
     private final Papers papers;
     private final Appointments appointments;
-    private final Staff staff;
 
-    PapersController(Papers papers, Appointments appointments, Staff staff) {
+    PapersController(Papers papers, Appointments appointments) {
         this.papers = papers;
         this.appointments = appointments;
-        this.staff = staff;
     }
 
     /**
@@ -68,26 +64,26 @@ class PapersController {
     }
 
     @GetMapping("/office/papers")
-    ModelAndView page(Principal principal) {
-        return view(principal, Outcome.NONE, HttpStatus.OK);
+    ModelAndView page() {
+        return view(Outcome.NONE, HttpStatus.OK);
     }
 
     /** Takes a package in; nothing is kept unless all of it can be read. */
     @Audited("package-taken-in")
     @PostMapping("/office/papers")
-    ModelAndView take(@RequestParam("package") MultipartFile sent, Principal principal) throws IOException {
+    ModelAndView take(@RequestParam("package") MultipartFile sent) throws IOException {
         if (sent.isEmpty()) {
-            return refused(principal, Outcome.refused("none", List.of(), List.of()));
+            return refused(Outcome.refused("none", List.of(), List.of()));
         }
         try (InputStream in = sent.getInputStream()) {
             Papers.Imported taken = papers.importPackage(in);
             String title = papers.text(taken.paper()).paper().title();
             Outcome outcome = new Outcome("taken", title, taken.paper().version(), List.of(), taken.notes());
-            return view(principal, outcome, HttpStatus.CREATED);
+            return view(outcome, HttpStatus.CREATED);
         } catch (PackageRefusedException e) {
-            return refused(principal, Outcome.refused("refused", e.problems(), e.notes()));
+            return refused(Outcome.refused("refused", e.problems(), e.notes()));
         } catch (VersionKeptException e) {
-            return refused(principal, Outcome.refused("version", List.of(), List.of()));
+            return refused(Outcome.refused("version", List.of(), List.of()));
         }
     }
 
@@ -109,18 +105,13 @@ class PapersController {
                 .body(papers.exported(ref));
     }
 
-    private ModelAndView refused(Principal principal, Outcome outcome) {
-        return view(principal, outcome, HttpStatus.UNPROCESSABLE_CONTENT);
+    private ModelAndView refused(Outcome outcome) {
+        return view(outcome, HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
-    private ModelAndView view(Principal principal, Outcome outcome, HttpStatus status) {
+    private ModelAndView view(Outcome outcome, HttpStatus status) {
         return new ModelAndView(
-                "papers",
-                Map.of(
-                        "member", staff.member(principal.getName()).orElseThrow(),
-                        "rows", papers.all().stream().map(this::row).toList(),
-                        "outcome", outcome),
-                status);
+                "papers", Map.of("rows", papers.all().stream().map(this::row).toList(), "outcome", outcome), status);
     }
 
     private Row row(PaperRef ref) {

@@ -1,6 +1,10 @@
-/** The exam office: all sittings, what candidates are granted, and letting somebody in again. */
+/** The pages of the exam office: exams, rosters, rooms, letters, sittings, papers, staff. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "audit", "ledger", "papers", "words", "said"})
+@ApplicationModule(
+        allowedDependencies = {
+            "signin", "staff", "audit", "exams", "ledger", "mail", "papers", "print", "said", "search", "sheets",
+            "words"
+        })
 package dauntingledger.app.office;
 
 import org.jspecify.annotations.NullMarked;

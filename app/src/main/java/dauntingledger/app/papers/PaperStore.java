@@ -1,5 +1,6 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.app.search.SearchIndex;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.scoring.Score;
@@ -22,10 +23,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 class PaperStore implements Papers {
 
     private final EntityManager entities;
+    private final SearchIndex index;
     private final TransactionTemplate transactions;
     private final ConcurrentMap<PaperRef, ReadPaper> read = new ConcurrentHashMap<>();
 
-    PaperStore(EntityManager entities, TransactionTemplate transactions) {
+    PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index) {
+        this.index = index;
         this.entities = entities;
         this.transactions = transactions;
     }
@@ -102,11 +105,20 @@ class PaperStore implements Papers {
                 .toList();
     }
 
+    private void index(PaperRef ref, ReadPaper taken) {
+        index.put(
+                SearchIndex.Kind.PAPER,
+                ref.id().value(),
+                ref.id().value(),
+                taken.in("").paper().title());
+    }
+
     /** The same paper may come packed in another way; that of a version that is kept stays. */
     private void keep(PaperRef ref, byte[] zip, ReadPaper taken) {
         PaperRecord kept = entities.find(PaperRecord.class, name(ref));
         if (kept == null) {
             entities.persist(new PaperRecord(ref.id().value(), ref.version(), zip));
+            index(ref, taken);
         } else if (!Arrays.equals(kept.packageZip(), zip)
                 && !Arrays.equals(
                         PackageWriter.write(kept.packageZip(), paper(ref)), PackageWriter.write(zip, taken))) {

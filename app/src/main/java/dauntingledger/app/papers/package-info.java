@@ -1,6 +1,6 @@
 /** Reads papers from QTI 3.0 packages, keeps them, and marks sittings by their keys, which never leave this package. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {})
+@ApplicationModule(allowedDependencies = {"search"})
 package dauntingledger.app.papers;
 
 import org.jspecify.annotations.NullMarked;

@@ -59,6 +59,7 @@ class RoomAccess {
         return appointments
                 .find(new SittingId(sitting))
                 .filter(appointment -> appointment.candidate().equals(principal.getName()))
+                .filter(Appointment::isShown)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 

@@ -4,6 +4,8 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** A row of the table of candidates. */
 @Entity
@@ -21,6 +23,11 @@ class CandidateRecord {
     private String face = "";
 
     private String display = "";
+    private String email = "";
+    private String language = "";
+
+    @Column(name = "pin_made_at")
+    private @Nullable Instant pinMadeAt;
 
     protected CandidateRecord() {}
 
@@ -29,6 +36,18 @@ class CandidateRecord {
         this.name = name;
         this.pinHash = pinHash;
         this.face = face;
+    }
+
+    /** Takes over what is said of a candidate who is there already; the number and the picture stay. */
+    void become(Candidate candidate) {
+        this.name = candidate.name();
+        this.email = candidate.email();
+        this.language = candidate.language();
+    }
+
+    void pin(String hash, Instant madeAt) {
+        this.pinHash = hash;
+        this.pinMadeAt = madeAt;
     }
 
     String pinHash() {
@@ -44,6 +63,6 @@ class CandidateRecord {
     }
 
     Candidate candidate() {
-        return new Candidate(number, name, face);
+        return new Candidate(number, name, face, email, language);
     }
 }

@@ -75,6 +75,6 @@ class DisplayController {
 
     private static boolean isCandidate(Authentication person) {
         return person.getAuthorities().stream()
-                .anyMatch(role -> ("ROLE_" + Register.CANDIDATE).equals(role.getAuthority()));
+                .anyMatch(role -> ("ROLE_" + Rights.CANDIDATE).equals(role.getAuthority()));
     }
 }

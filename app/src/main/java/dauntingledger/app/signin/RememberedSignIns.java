@@ -122,10 +122,15 @@ final class RememberedSignIns extends AbstractRememberMeServices {
     public void logout(HttpServletRequest request, HttpServletResponse response, @Nullable Authentication person) {
         Optional<String> whose = person == null ? rememberedIn(request) : Optional.of(person.getName());
         super.logout(request, response, person);
-        whose.ifPresent(number -> transactions.executeWithoutResult(
+        whose.ifPresent(this::end);
+    }
+
+    /** Ends every series of somebody. */
+    void end(String number) {
+        transactions.executeWithoutResult(
                 status -> entities.createNativeQuery("delete from remembered_sign_in where number = ?1")
                         .setParameter(1, number)
-                        .executeUpdate()));
+                        .executeUpdate());
     }
 
     private String random() {

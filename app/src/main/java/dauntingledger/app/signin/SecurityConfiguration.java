@@ -3,27 +3,28 @@ package dauntingledger.app.signin;
 import dauntingledger.app.audit.Audit;
 import dauntingledger.app.audit.Deed;
 import dauntingledger.app.signing.SigningKey;
+import dauntingledger.app.staff.StaffSignIn;
 import jakarta.persistence.EntityManager;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Primary;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationServiceException;
 import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
 import org.springframework.security.core.AuthenticationException;
-import org.springframework.security.core.session.SessionInformation;
 import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.security.core.session.SessionRegistryImpl;
-import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
@@ -34,10 +35,7 @@ import org.springframework.security.web.session.HttpSessionEventPublisher;
 import org.springframework.security.web.util.matcher.RequestMatcher;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/**
- * Who may do what: candidates their sittings, invigilators the door, the office its pages; and everybody the sign-in
- * with what it is made of.
- */
+/** Signing in and out, and what guards every page; who may ask for what is said by {@link Rights}. */
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration {
 
@@ -45,22 +43,29 @@ class SecurityConfiguration {
             + "img-src 'self'; media-src 'self' blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
             + "worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
+    /** Passwords name how they were hashed; a hash that names nothing is that of a PIN. */
     @Bean
-    PasswordEncoder pinEncoder(SignInSettings settings) {
-        return new BCryptPasswordEncoder(settings.pinCost());
+    @Primary
+    PasswordEncoder passwordEncoder(SignInSettings settings, Pins pins) {
+        String kind = "bcrypt";
+        DelegatingPasswordEncoder encoder =
+                new DelegatingPasswordEncoder(kind, Map.of(kind, new BCryptPasswordEncoder(settings.passwordCost())));
+        encoder.setDefaultPasswordEncoderForMatches(pins);
+        return encoder;
     }
 
     @Bean
     ThrottledSignIn signIn(
             Register register,
-            PasswordEncoder pins,
+            PasswordEncoder passwordEncoder,
+            StaffSignIn staff,
             SignInThrottle throttle,
             KnownSeats seats,
             Audit audit,
             Clock clock) {
-        DaoAuthenticationProvider pinCheck = new DaoAuthenticationProvider(register);
-        pinCheck.setPasswordEncoder(pins);
-        return new ThrottledSignIn(pinCheck, register, throttle, seats, audit, clock);
+        DaoAuthenticationProvider check = new DaoAuthenticationProvider(register);
+        check.setPasswordEncoder(passwordEncoder);
+        return new ThrottledSignIn(check, register, staff, throttle, seats, audit, clock);
     }
 
     @Bean
@@ -110,9 +115,10 @@ class SecurityConfiguration {
             ThrottledSignIn signIn,
             RememberedSignIns remembered,
             SessionRegistry sessions,
+            SignInsEverywhere signIns,
             Audit audit) {
         return http.authenticationProvider(signIn)
-                .authorizeHttpRequests(SecurityConfiguration::rights)
+                .authorizeHttpRequests(Rights::grant)
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("number")
                         .passwordParameter("pin")
@@ -124,7 +130,7 @@ class SecurityConfiguration {
                         .addLogoutHandler((request, response, person) -> (person == null
                                         ? remembered.rememberedIn(request)
                                         : Optional.of(person.getName()))
-                                .ifPresent(number -> signOut(number, request, sessions, audit)))
+                                .ifPresent(number -> signOut(number, request, signIns, audit)))
                         .logoutSuccessUrl("/sign-in?signed-out"))
                 .rememberMe(remember -> remember.key(remembered.getKey()).rememberMeServices(remembered))
                 .sessionManagement(session -> session.sessionConcurrency(concurrency -> concurrency
@@ -143,33 +149,8 @@ class SecurityConfiguration {
                 .build();
     }
 
-    /** Who may ask for what. */
-    private static void rights(
-            AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry requests) {
-        requests.requestMatchers(
-                        "/sign-in",
-                        "/language",
-                        "/assets/**",
-                        "/service-worker.js",
-                        "/left-behind/*",
-                        "/unavailable",
-                        "/error",
-                        "/actuator/health")
-                .permitAll()
-                .requestMatchers("/")
-                .authenticated()
-                .requestMatchers("/time", "/display", "/sittings/**", "/practice/**")
-                .hasRole(Register.CANDIDATE)
-                .requestMatchers("/invigilation/**")
-                .hasRole(Staff.Role.INVIGILATOR.name())
-                .requestMatchers("/office/**")
-                .hasRole(Staff.Role.OFFICE.name())
-                .anyRequest()
-                .denyAll();
-    }
-
-    private static void signOut(String number, HttpServletRequest request, SessionRegistry sessions, Audit audit) {
-        endEverywhere(number, sessions);
+    private static void signOut(String number, HttpServletRequest request, SignInsEverywhere signIns, Audit audit) {
+        signIns.endSessions(number);
         audit.note(new Deed(number, "", request.getRemoteAddr(), "sign-out", "", "done", ""));
     }
 
@@ -177,15 +158,6 @@ class SecurityConfiguration {
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
         tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
         return tokens;
-    }
-
-    /** Ends all sessions of somebody who signs out, on whatever computer. */
-    private static void endEverywhere(String number, SessionRegistry sessions) {
-        sessions.getAllPrincipals().stream()
-                .filter(person ->
-                        person instanceof UserDetails user && user.getUsername().equals(number))
-                .flatMap(person -> sessions.getAllSessions(person, false).stream())
-                .forEach(SessionInformation::expireNow);
     }
 
     private static void leadToSignIn(HttpServletRequest request, HttpServletResponse response) throws IOException {
@@ -209,6 +181,7 @@ class SecurityConfiguration {
             case AuthenticationServiceException unavailable -> "unavailable";
             default -> "wrong";
         };
-        response.sendRedirect(request.getContextPath() + "/sign-in?" + problem);
+        String page = request.getParameter("staff") == null ? "/sign-in?" : "/sign-in/staff?";
+        response.sendRedirect(request.getContextPath() + page + problem);
     }
 }

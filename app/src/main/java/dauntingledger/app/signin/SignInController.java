@@ -48,6 +48,21 @@ class SignInController {
         return "sign-in";
     }
 
+    /** The sign-in of those who work here: with a password and, if they have one, a code. */
+    @GetMapping("/sign-in/staff")
+    String staff(
+            @RequestParam(required = false) @Nullable String wrong,
+            @RequestParam(defaultValue = "0") int wait,
+            @RequestParam(required = false) @Nullable String unavailable,
+            @RequestParam(required = false) @Nullable String changed,
+            Model model) {
+        model.addAttribute("wrong", wrong != null);
+        model.addAttribute("wait", Math.clamp(wait, 0, LONGEST_WAIT));
+        model.addAttribute("unavailable", unavailable != null);
+        model.addAttribute("changed", changed != null);
+        return "staff/sign-in";
+    }
+
     /** Says that the store takes nothing at the moment; for everybody, and shown in place of another page. */
     @RequestMapping("/unavailable")
     ModelAndView unavailable(HttpServletRequest request) {

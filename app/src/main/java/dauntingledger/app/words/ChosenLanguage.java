@@ -8,7 +8,10 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.i18n.LocaleContext;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.LocaleResolver;
 import org.springframework.web.util.WebUtils;
@@ -52,6 +55,17 @@ public class ChosenLanguage implements LocaleResolver {
             cookie.setSecure(request.isSecure());
             cookie.setAttribute("SameSite", "Lax");
             response.addCookie(cookie);
+        }
+    }
+
+    /** Returns what {@code said} says in the language of somebody, or in English where the interface does not speak it. */
+    public static <T> T speaking(String tag, Supplier<T> said) {
+        LocaleContext before = LocaleContextHolder.getLocaleContext();
+        LocaleContextHolder.setLocale(offered(tag).orElse(Locale.ENGLISH));
+        try {
+            return said.get();
+        } finally {
+            LocaleContextHolder.setLocaleContext(before);
         }
     }
 

@@ -22,7 +22,7 @@ class IcuMessages extends ResourceBundleMessageSource {
     private final Map<Pattern, MessageFormat> formats = new ConcurrentHashMap<>();
 
     IcuMessages() {
-        setBasename("messages");
+        setBasenames("messages", "office");
         setDefaultEncoding(StandardCharsets.UTF_8.name());
         setFallbackToSystemLocale(false);
     }

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.Locale;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Component;
 
@@ -16,11 +17,23 @@ public class WallClock {
     private final ZoneId zone;
     private final DateTimeFormatter time;
     private final DateTimeFormatter minute;
+    private final DateTimeFormatter stamp;
 
+    @Autowired
     WallClock(WordsSettings settings) {
-        zone = settings.zone();
+        this(settings.zone());
+    }
+
+    private WallClock(ZoneId zone) {
+        this.zone = zone;
         time = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT).withZone(zone);
+        stamp = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm", Locale.ROOT).withZone(zone);
         minute = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT).withZone(zone);
+    }
+
+    /** Returns the clock on the wall of another place. */
+    public WallClock in(ZoneId place) {
+        return place.equals(zone) ? this : new WallClock(place);
     }
 
     public ZoneId zone() {
@@ -42,6 +55,11 @@ public class WallClock {
                 .withLocale(english ? Locale.UK : locale)
                 .withZone(zone)
                 .format(instant);
+    }
+
+    /** Returns day and minute in the form of ISO 8601, for the columns of lists. */
+    public String stamp(Instant instant) {
+        return stamp.format(instant);
     }
 
     public String dayAndMinute(Instant instant) {

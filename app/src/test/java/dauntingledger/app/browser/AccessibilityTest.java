@@ -117,7 +117,7 @@ class AccessibilityTest extends BrowserTest {
 
     @Test
     void thePagesOfTheOfficeAreWithoutViolations() {
-        signIn(page, "OFF-1", "4082");
+        signIn(page, "OFF-1", "four-fathoms-of-ink");
         page.locator("a[href='/office/papers']").click();
         assertClean("papers");
         page.locator("[name=package]")

@@ -18,7 +18,7 @@ class DoorTest extends ArrivingTest {
 
     private Page invigilator() {
         Page door = newBrowser(new Browser.NewContextOptions());
-        signIn(door, "INV-1", "3071");
+        signIn(door, "INV-1", "lantern-and-ebb-tide");
         assertThat(door).hasURL("http://localhost:" + port() + "/invigilation");
         return door;
     }

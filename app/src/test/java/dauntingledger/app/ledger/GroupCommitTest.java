@@ -17,7 +17,6 @@ import dauntingledger.rulebook.chain.Hash;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import org.hibernate.exception.GenericJDBCException;
 import org.junit.jupiter.api.AfterEach;
@@ -46,7 +45,7 @@ class GroupCommitTest {
 
     @Test
     void answersOnlyAfterTheSync() {
-        writer.write(LINE, Optional.empty());
+        writer.write(LINE, List.of());
 
         InOrder order = inOrder(store);
         order.verify(store).commit(LINE, List.of());
@@ -55,7 +54,7 @@ class GroupCommitTest {
 
     @Test
     void writesNothingWhereThereIsNothingToWrite() {
-        writer.write(List.of(), Optional.empty());
+        writer.write(List.of(), List.of());
 
         verify(store, never()).sync();
     }
@@ -63,14 +62,14 @@ class GroupCommitTest {
     @Test
     void acknowledgesNothingUntilASyncThatFailedHasSucceeded() {
         doThrow(failing("58030")).when(store).sync();
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+        assertThatThrownBy(() -> writer.write(LINE, List.of())).isInstanceOf(StoreFailedException.class);
 
-        assertThatThrownBy(() -> writer.write(List.of(), Optional.empty()))
+        assertThatThrownBy(() -> writer.write(List.of(), List.of()))
                 .as("a resend that has nothing to write")
                 .isInstanceOf(StoreFailedException.class);
         doNothing().when(store).sync();
-        assertThatCode(() -> writer.write(List.of(), Optional.empty())).doesNotThrowAnyException();
-        writer.write(List.of(), Optional.empty());
+        assertThatCode(() -> writer.write(List.of(), List.of())).doesNotThrowAnyException();
+        writer.write(List.of(), List.of());
 
         verify(store, times(3)).sync();
     }
@@ -78,12 +77,12 @@ class GroupCommitTest {
     @Test
     void opensTheStoreAnewAfterAFailureOfItsOwnButNotAfterARefusedRow() {
         doThrow(failing("90098")).when(store).commit(anyList(), anyList());
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+        assertThatThrownBy(() -> writer.write(LINE, List.of())).isInstanceOf(StoreFailedException.class);
         verify(store).reopen();
         assertThat(gate.isClosed()).isTrue();
 
         doThrow(failing("23505")).when(store).commit(anyList(), anyList());
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+        assertThatThrownBy(() -> writer.write(LINE, List.of()))
                 .isInstanceOf(StoreFailedException.class)
                 .hasNoCause()
                 .hasMessageContaining("23505");
@@ -93,10 +92,10 @@ class GroupCommitTest {
     @Test
     void goesOnAfterAnyError() {
         doThrow(new LinkageError("gone")).when(store).commit(anyList(), anyList());
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty())).isInstanceOf(StoreFailedException.class);
+        assertThatThrownBy(() -> writer.write(LINE, List.of())).isInstanceOf(StoreFailedException.class);
 
         doNothing().when(store).commit(anyList(), anyList());
-        assertThatCode(() -> writer.write(LINE, Optional.empty())).doesNotThrowAnyException();
+        assertThatCode(() -> writer.write(LINE, List.of())).doesNotThrowAnyException();
     }
 
     @Test
@@ -109,7 +108,7 @@ class GroupCommitTest {
                 .when(store)
                 .sync();
 
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+        assertThatThrownBy(() -> writer.write(LINE, List.of()))
                 .isInstanceOf(StoreFailedException.class)
                 .hasMessageContaining("PT0.5S");
         stuck.countDown();
@@ -119,7 +118,7 @@ class GroupCommitTest {
     void namesAnErrorWithoutWhatItSays() {
         doThrow(new IllegalStateException("answer 86421")).when(store).commit(anyList(), anyList());
 
-        assertThatThrownBy(() -> writer.write(LINE, Optional.empty()))
+        assertThatThrownBy(() -> writer.write(LINE, List.of()))
                 .satisfies(e -> assertThat(e.getMessage()).doesNotContain("86421"));
     }
 

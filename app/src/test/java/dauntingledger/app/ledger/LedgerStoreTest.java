@@ -10,7 +10,6 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -89,11 +88,10 @@ class LedgerStoreTest extends ExamServerTest {
         Appointment appointment = seated();
         String line = "{}";
         LedgerLine good = new LedgerLine(appointment.sitting(), 1_000, line, Hash.of(line));
-        writer.write(List.of(good), Optional.empty());
+        writer.write(List.of(good), List.of());
 
-        assertThatThrownBy(() -> writer.write(List.of(good), Optional.empty()))
-                .isInstanceOf(IllegalStateException.class);
-        writer.write(List.of(new LedgerLine(appointment.sitting(), 1_001, line, Hash.of(line))), Optional.empty());
+        assertThatThrownBy(() -> writer.write(List.of(good), List.of())).isInstanceOf(IllegalStateException.class);
+        writer.write(List.of(new LedgerLine(appointment.sitting(), 1_001, line, Hash.of(line))), List.of());
 
         assertThat(jdbc.queryForObject(
                         "select count(*) from ledger_line where sitting = ? and seq >= 1000",

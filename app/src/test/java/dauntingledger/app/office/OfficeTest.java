@@ -55,7 +55,7 @@ class OfficeTest extends ExamServerTest {
                         .param("aids", "a ruler\n\n  a lamp ")
                         .param("theme", "dark")
                         .param("text", "150"))
-                .andExpect(redirectedUrl("/office"))
+                .andExpect(redirectedUrl("/office/sittings?sitting=" + appointment.sitting()))
                 .andExpect(flash().attribute("said", "granted"));
 
         Appointment granted = appointments.find(appointment.sitting()).orElseThrow();
@@ -68,7 +68,8 @@ class OfficeTest extends ExamServerTest {
         assertThat(sitting(appointment).paper())
                 .as("the sitting by an appointment that was looked up before the grant")
                 .isEqualTo(sitting(granted).paper());
-        asOffice(get("/office")).andExpect(content().string(containsString("25 minutes instead of 20")));
+        asOffice(get("/office/sittings").param("sitting", appointment.sitting().toString()))
+                .andExpect(content().string(containsString("25 minutes instead of 20")));
         asOffice(get("/office/" + appointment.sitting() + "/accommodations"))
                 .andExpect(content().string(containsString("value=\"5/4\"")));
     }
@@ -78,10 +79,10 @@ class OfficeTest extends ExamServerTest {
         Appointment appointment = newAppointment("lightkeeper", Terms.OPEN.withCode("1"));
 
         asOffice(grant(appointment).param("factor", "3/2"))
-                .andExpect(redirectedUrl("/office"))
+                .andExpect(redirectedUrl("/office/sittings?sitting=" + appointment.sitting()))
                 .andExpect(flash().attribute("said", "granted"));
 
-        asOffice(get("/office"))
+        asOffice(get("/office/sittings").param("sitting", appointment.sitting().toString()))
                 .andExpect(content().string(containsString("‘Instructions’: 4 min 30 s instead of 3 minutes")));
     }
 
@@ -126,7 +127,7 @@ class OfficeTest extends ExamServerTest {
         clock.advance(Duration.ofMinutes(30));
 
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
-                .andExpect(redirectedUrl("/office"))
+                .andExpect(redirectedUrl("/office/sittings?sitting=" + appointment.sitting()))
                 .andExpect(flash().attribute("said", "reopened"));
 
         Sitting sitting = sitting(appointment);
@@ -135,7 +136,7 @@ class OfficeTest extends ExamServerTest {
                 .isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
         assertThat(ledgers.export(appointment)).anyMatch(line -> line.contains("\"person\":\"Orla Menck\""));
         asOffice(post("/office/" + appointment.sitting() + "/reopen"))
-                .andExpect(redirectedUrl("/office"))
+                .andExpect(redirectedUrl("/office/sittings?sitting=" + appointment.sitting()))
                 .andExpect(flash().attribute("said", "not-reopened"));
     }
 
@@ -164,8 +165,9 @@ class OfficeTest extends ExamServerTest {
     void listsNoPractice() throws Exception {
         Appointment practised = newAppointment("buoyage-practice", Terms.OPEN);
 
-        assertThat(appointments.all(500)).doesNotContain(practised);
-        asOffice(get("/office")).andExpect(content().string(Matchers.not(containsString(practised.candidate()))));
+        assertThat(appointments.current(clock.instant(), 500)).doesNotContain(practised);
+        asOffice(get("/office/sittings").param("text", practised.candidate()))
+                .andExpect(content().string(Matchers.not(containsString(">" + practised.candidate()))));
     }
 
     @Test

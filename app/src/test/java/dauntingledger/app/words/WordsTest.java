@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 
 import com.ibm.icu.text.MessageFormat;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.exam.RosterFinding;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Verdict;
 import java.io.IOException;
@@ -21,6 +23,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class WordsTest {
 
@@ -28,18 +31,26 @@ class WordsTest {
     private static final Pattern IN_TEMPLATE = Pattern.compile("#\\{([a-z][a-z0-9.-]*[a-z0-9])[}(]");
     private static final Set<Verdict> NOT_FOR_PEOPLE = Set.of(Verdict.PERMITTED);
 
-    private static ResourceBundle bundle(Locale locale) {
-        return ResourceBundle.getBundle("messages", locale);
+    /** The words of candidates' pages, and those of the office's. */
+    private static final List<String> BUNDLES = List.of("messages", "office");
+
+    private static ResourceBundle bundle(String name, Locale locale) {
+        return ResourceBundle.getBundle(name, locale);
     }
 
-    @Test
-    void areCompleteInEveryLanguageWithTheSameArguments() {
-        ResourceBundle english = bundle(Locale.ROOT);
+    private static boolean isKey(String key) {
+        return BUNDLES.stream().anyMatch(name -> bundle(name, Locale.ROOT).containsKey(key));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"messages", "office"})
+    void areCompleteInEveryLanguageWithTheSameArguments(String name) {
+        ResourceBundle english = bundle(name, Locale.ROOT);
         for (Locale locale : ChosenLanguage.OFFERED) {
-            ResourceBundle other = bundle(locale);
+            ResourceBundle other = bundle(name, locale);
             if (!locale.equals(Locale.ENGLISH)) {
                 assertThat(other.getLocale()).isEqualTo(locale);
-                assertThat(Set.copyOf(own(locale))).isEqualTo(english.keySet());
+                assertThat(Set.copyOf(own(name, locale))).isEqualTo(english.keySet());
             }
             for (String key : english.keySet()) {
                 assertThat(arguments(other.getString(key)))
@@ -49,10 +60,11 @@ class WordsTest {
         }
     }
 
-    @Test
-    void areGoodPatterns() {
+    @ParameterizedTest
+    @ValueSource(strings = {"messages", "office"})
+    void areGoodPatterns(String name) {
         for (Locale locale : ChosenLanguage.OFFERED) {
-            ResourceBundle words = bundle(locale);
+            ResourceBundle words = bundle(name, locale);
             for (String key : words.keySet()) {
                 assertThatCode(() -> new MessageFormat(words.getString(key), locale))
                         .as("%s in %s", key, locale)
@@ -69,13 +81,30 @@ class WordsTest {
     }
 
     @Test
+    void haveEachKeyInOneBundle() {
+        assertThat(bundle("office", Locale.ROOT).keySet())
+                .doesNotContainAnyElementsOf(bundle("messages", Locale.ROOT).keySet());
+    }
+
+    @Test
+    void sayWhatIsWrongWithEveryRosterAndEveryExam() {
+        for (RosterFinding.Problem problem : RosterFinding.Problem.values()) {
+            assertThat(isKey("roster.finding." + problem.key()))
+                    .as(problem.key())
+                    .isTrue();
+        }
+        for (ExamState.Obstacle obstacle : ExamState.Obstacle.values()) {
+            String key = PlainNames.name(obstacle);
+            assertThat(isKey("exam.problem." + key)).as(key).isTrue();
+        }
+    }
+
+    @Test
     void sayWhyOfEveryRefusal() {
         for (Verdict verdict : Verdict.values()) {
             if (!NOT_FOR_PEOPLE.contains(verdict)) {
                 String name = PlainNames.name(verdict);
-                assertThat(bundle(Locale.ROOT).containsKey("room.verdict." + name))
-                        .as(name)
-                        .isTrue();
+                assertThat(isKey("room.verdict." + name)).as(name).isTrue();
             }
         }
     }
@@ -89,7 +118,7 @@ class WordsTest {
                         .matcher(Files.readString(template))
                         .results()
                         .map(found -> found.group(1))
-                        .filter(key -> !bundle(Locale.ROOT).containsKey(key))
+                        .filter(key -> !isKey(key))
                         .forEach(missing::add);
             }
         }
@@ -97,9 +126,9 @@ class WordsTest {
     }
 
     /** Returns the keys that a bundle has itself, without those it inherits. */
-    private static List<String> own(Locale locale) {
+    private static List<String> own(String name, Locale locale) {
         try (Stream<String> lines =
-                Files.lines(Path.of("src/main/resources/messages_" + locale.getLanguage() + ".properties"))) {
+                Files.lines(Path.of("src/main/resources/" + name + "_" + locale.getLanguage() + ".properties"))) {
             return lines.filter(line -> line.contains("=") && !line.startsWith("#"))
                     .map(line -> line.substring(0, line.indexOf('=')))
                     .toList();

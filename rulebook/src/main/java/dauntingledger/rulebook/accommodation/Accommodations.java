@@ -123,6 +123,37 @@ public record Accommodations(
         return places;
     }
 
+    /** Returns whether {@code paper} has a break that can be longer, or a place where one can be put in. */
+    public static boolean hasPlaceForBreak(Paper paper) {
+        return hasBreak(paper) || !placesForExtraBreaks(paper).isEmpty();
+    }
+
+    private static boolean hasBreak(Paper paper) {
+        return paper.route().stream().anyMatch(Stage.Break.class::isInstance);
+    }
+
+    /**
+     * Returns these accommodations with {@code extra} for each break; where the paper has no break, with one of that
+     * length at the first place that there is for one.
+     */
+    public Accommodations withBreak(Paper paper, Duration extra) {
+        if (hasBreak(paper) || placesForExtraBreaks(paper).isEmpty()) {
+            return new Accommodations(factor, factors, extra, extraBreaks, stopsClocks, aids);
+        }
+        Map<StageId, Duration> breaks = extra.isZero()
+                ? Map.of()
+                : Map.of(placesForExtraBreaks(paper).getFirst().id(), extra);
+        return new Accommodations(factor, factors, longerBreaks, breaks, stopsClocks, aids);
+    }
+
+    public Accommodations withFactor(Rational other) {
+        return new Accommodations(other, factors, longerBreaks, extraBreaks, stopsClocks, aids);
+    }
+
+    public Accommodations withAids(List<String> others) {
+        return new Accommodations(factor, factors, longerBreaks, extraBreaks, stopsClocks, others);
+    }
+
     /** Returns the limit of {@code box} for this person. */
     public Duration limit(TimeBox box) {
         return Rounding.timesUp(box.limit(), factors.getOrDefault(box.id(), factor));

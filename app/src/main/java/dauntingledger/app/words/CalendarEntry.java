@@ -1,4 +1,4 @@
-package dauntingledger.app.home;
+package dauntingledger.app.words;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -9,25 +9,34 @@ import java.time.format.DateTimeFormatter;
  * An appointment as an iCalendar object (RFC 5545).
  *
  * @param uid names the appointment in all calendars
+ * @param sequence which version of it this is; calendars put a higher one in the place of a lower (3.8.7.4)
  * @param made when this file was made
  * @param from when it begins
  * @param until when it ends
  */
-record CalendarEntry(
-        String uid, Instant made, Instant from, Instant until, String summary, String location, String description) {
+public record CalendarEntry(
+        String uid,
+        int sequence,
+        Instant made,
+        Instant from,
+        Instant until,
+        String summary,
+        String location,
+        String description) {
 
     private static final int MOST_OCTETS = 75;
     private static final DateTimeFormatter UTC =
             DateTimeFormatter.ofPattern("uuuuMMdd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
 
     /** Returns the file: lines that end in CR LF, none longer than 75 octets. */
-    String file() {
+    public String file() {
         StringBuilder out = new StringBuilder();
         line(out, "BEGIN:VCALENDAR");
         line(out, "VERSION:2.0");
         line(out, "PRODID:-//Brackwater//Daunting Ledger//EN");
         line(out, "BEGIN:VEVENT");
         line(out, "UID:" + text(uid));
+        line(out, "SEQUENCE:" + sequence);
         line(out, "DTSTAMP:" + UTC.format(made));
         line(out, "DTSTART:" + UTC.format(from));
         line(out, "DTEND:" + UTC.format(until));

@@ -1,4 +1,4 @@
-package dauntingledger.app.home;
+package dauntingledger.app.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -13,6 +13,7 @@ class CalendarEntryTest {
     private static CalendarEntry entry(String summary, String description) {
         return new CalendarEntry(
                 "sitting-7@here",
+                0,
                 Instant.parse("2026-11-25T08:00:00Z"),
                 Instant.parse("2026-12-01T09:00:00Z"),
                 Instant.parse("2026-12-01T10:15:00Z"),

@@ -1,0 +1,39 @@
+package dauntingledger.app.exams;
+
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.ledger.RoomId;
+import dauntingledger.rulebook.exam.Chair;
+import java.util.Optional;
+
+/** Who sits where. */
+public interface Chairs {
+
+    /**
+     * What came of giving chairs.
+     *
+     * @param seated how many got a chair
+     * @param seed what it was drawn with
+     * @param alike how many pairs of neighbours get their questions in the same order, because the paper has too few
+     */
+    record Given(int seated, long seed, int alike) {}
+
+    /**
+     * Gives chairs by a seed, and lets neighbours have other orders of questions where the paper has several.
+     *
+     * @param all whether everybody is seated anew; if not, only those who have no chair
+     * @throws ExamChangeException if there are too few chairs, or somebody has come in
+     */
+    Given give(ExamId exam, long seed, boolean all);
+
+    /**
+     * Gives somebody a chair; who sits there gets the chair that becomes free.
+     *
+     * @param place a room with a chair in it; none to be without
+     * @throws ExamChangeException if there is no such chair, or one of the two has come in
+     */
+    void move(Appointment sitting, Optional<Place> place);
+
+    /** A chair in a room. */
+    record Place(RoomId room, Chair chair) {}
+}

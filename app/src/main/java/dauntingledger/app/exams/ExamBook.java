@@ -1,0 +1,268 @@
+package dauntingledger.app.exams;
+
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.ledger.Revision;
+import dauntingledger.app.ledger.RoomId;
+import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.search.SearchIndex;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.staff.Staff;
+import dauntingledger.rulebook.exam.ExamHours;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.exam.ExamState.Obstacle;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.sitting.Window;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Keeps exams in the database. */
+@Component
+class ExamBook implements Exams {
+
+    private final EntityManager entities;
+    private final TransactionTemplate transactions;
+    private final Appointments appointments;
+    private final Papers papers;
+    private final Staff staff;
+    private final SearchIndex index;
+    private final Notices notices;
+    private final ExamFigures figures;
+    private final Clock clock;
+    private final DoorCodes codes = new DoorCodes();
+
+    /** What an exam was before there was one. */
+    private static final Exam NOT_YET = new Exam(
+            new ExamId(0),
+            "",
+            new PaperRef(new PaperId("none"), 0),
+            new ExamHours(
+                    LocalDate.EPOCH, LocalTime.MIN, LocalTime.MIN, LocalTime.MAX, Optional.empty(), ZoneOffset.UTC),
+            ExamState.DRAFT,
+            Map.of(),
+            Optional.empty(),
+            Set.of(),
+            0,
+            0);
+
+    ExamBook(
+            EntityManager entities,
+            TransactionTemplate transactions,
+            Appointments appointments,
+            Papers papers,
+            Staff staff,
+            SearchIndex index,
+            Notices notices,
+            ExamFigures figures,
+            Clock clock) {
+        this.entities = entities;
+        this.transactions = transactions;
+        this.appointments = appointments;
+        this.papers = papers;
+        this.staff = staff;
+        this.index = index;
+        this.notices = notices;
+        this.figures = figures;
+        this.clock = clock;
+    }
+
+    @Override
+    public Exam make(ExamPlan plan) {
+        requireGood(plan);
+        return transactions.execute(status -> {
+            ExamRecord made = ExamRecord.empty();
+            made.become(planned(plan, NOT_YET));
+            entities.persist(made);
+            index(made.exam());
+            return made.exam();
+        });
+    }
+
+    private void index(Exam exam) {
+        index.put(
+                SearchIndex.Kind.EXAM,
+                exam.id().toString(),
+                exam.title(),
+                papers.text(exam.paper()).paper().title(),
+                exam.hours().day().toString());
+    }
+
+    private static void requireGood(ExamPlan plan) {
+        List<String> problems = plan.hours().problems().stream()
+                .map(problem -> "hours-" + PlainNames.name(problem))
+                .toList();
+        if (!problems.isEmpty()) {
+            throw new ExamChangeException(problems);
+        }
+    }
+
+    /** Returns an exam as it is planned; places that it had keep their codes. */
+    private Exam planned(ExamPlan plan, Exam before) {
+        Map<RoomId, String> places = new TreeMap<>(Comparator.comparingLong(RoomId::value));
+        plan.rooms().forEach(room -> places.put(room, before.codes().getOrDefault(room, codes.make())));
+        Optional<String> home =
+                plan.atHome() ? Optional.of(before.homeCode().orElseGet(codes::make)) : Optional.empty();
+        boolean moved = before.state() != ExamState.DRAFT && !plan.hours().equals(before.hours());
+        return new Exam(
+                before.id(),
+                plan.title(),
+                plan.paper(),
+                plan.hours(),
+                before.state(),
+                places,
+                home,
+                plan.staff(),
+                before.timesMoved() + (moved ? 1 : 0),
+                before.chairSeed());
+    }
+
+    @Override
+    public List<String> change(ExamId id, ExamPlan plan) {
+        requireGood(plan);
+        Exam before = find(id).orElseThrow();
+        if (!before.state().isOpenToChange()) {
+            throw new ExamChangeException("not-open");
+        }
+        List<Appointment> roster = roster(id);
+        requirePlacesKept(plan, roster);
+        Exam after = planned(plan, before);
+        boolean hoursChange = !after.hours().equals(before.hours());
+        Set<Appointment> begun = figures.begun(roster);
+        List<Appointment> revised = roster.stream()
+                .filter(sitting -> hoursChange || !begun.contains(sitting))
+                .map(sitting -> revised(sitting, after))
+                .filter(sitting -> !roster.contains(sitting))
+                .toList();
+        appointments.revise(Revision.changing(revised), () -> {
+            entities.find(ExamRecord.class, id.value()).become(after);
+            index(after);
+        });
+        if (after.timesMoved() > before.timesMoved()) {
+            notices.moved(after, roster(id));
+        }
+        return after.paper().equals(before.paper())
+                ? List.of()
+                : begun.stream().map(Appointment::candidate).sorted().toList();
+    }
+
+    private static void requirePlacesKept(ExamPlan plan, List<Appointment> roster) {
+        boolean lost = roster.stream()
+                .anyMatch(sitting -> sitting.room()
+                        .filter(room -> !plan.rooms().contains(room))
+                        .isPresent());
+        if (lost) {
+            throw new ExamChangeException("room-in-use");
+        }
+    }
+
+    /** Returns a sitting as it is in this exam now. */
+    private static Appointment revised(Appointment sitting, Exam exam) {
+        Terms terms = sitting.terms();
+        return new Appointment(
+                sitting.sitting(),
+                sitting.candidate(),
+                exam.paper(),
+                sitting.chair(),
+                new Terms(exam.hours().window(), exam.code(sitting.room()), terms.accommodations(), terms.display()),
+                sitting.seed(),
+                sitting.exam());
+    }
+
+    @Override
+    public Optional<Exam> find(ExamId exam) {
+        return transactions.execute(status -> Optional.ofNullable(entities.find(ExamRecord.class, exam.value()))
+                .map(ExamRecord::exam));
+    }
+
+    @Override
+    public List<Exam> page(int from, int most) {
+        return transactions.execute(status -> entities
+                .createQuery("from ExamRecord order by opensAt desc, id desc", ExamRecord.class)
+                .setFirstResult(from)
+                .setMaxResults(most)
+                .getResultList()
+                .stream()
+                .map(ExamRecord::exam)
+                .toList());
+    }
+
+    @Override
+    public List<Exam> all(List<ExamId> exams) {
+        return exams.stream().flatMap(exam -> find(exam).stream()).toList();
+    }
+
+    @Override
+    public List<Obstacle> obstacles(Exam exam, ExamState to) {
+        return to.obstacles(facts(exam, to), clock.instant());
+    }
+
+    @Override
+    public ExamState.Facts facts(Exam exam) {
+        return facts(exam, exam.state());
+    }
+
+    /** Marks are worked out only where they are a condition: that opens every sitting of the exam. */
+    private ExamState.Facts facts(Exam exam, ExamState to) {
+        Window window = exam.hours().window();
+        ExamFigures.Figures found = figures.of(exam);
+        return new ExamState.Facts(
+                window.doors(),
+                window.closes(),
+                found.candidates(),
+                found.withoutChair(),
+                (int) found.rooms().stream()
+                        .filter(room -> !isLookedAfter(exam, room))
+                        .count(),
+                found.begun(),
+                found.unfinished(),
+                found.held(),
+                to == ExamState.MARKED ? figures.unmarked(exam) : 0);
+    }
+
+    private boolean isLookedAfter(Exam exam, RoomId room) {
+        return exam.staff().stream()
+                .flatMap(number -> staff.member(number).stream())
+                .anyMatch(member -> member.role() == Role.INVIGILATOR
+                        && member.standing() != Staff.Standing.ENDED
+                        && member.rooms().contains(room.value()));
+    }
+
+    @Override
+    public void bring(ExamId id, ExamState to) {
+        Exam exam = find(id).orElseThrow();
+        ExamState now = exam.state(clock.instant());
+        boolean neighbour = now.next().filter(to::equals).isPresent()
+                || now.back().filter(to::equals).isPresent();
+        if (!neighbour) {
+            throw new ExamChangeException("not-next");
+        }
+        List<Obstacle> obstacles = obstacles(exam, to);
+        if (!obstacles.isEmpty()) {
+            throw new ExamChangeException(
+                    obstacles.stream().map(PlainNames::name).toList());
+        }
+        transactions.executeWithoutResult(
+                status -> entities.find(ExamRecord.class, id.value()).state(to));
+        appointments.show(id, to.isShown());
+    }
+
+    @Override
+    public List<Appointment> roster(ExamId exam) {
+        return appointments.of(exam);
+    }
+}
