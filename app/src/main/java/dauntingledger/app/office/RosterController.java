@@ -94,15 +94,16 @@ class RosterController {
                 .findFirst();
         Map<RosterColumn, String> cells = new EnumMap<>(RosterColumn.class);
         open.ifPresent(one -> cells.putAll(typed(found, one)));
-        model.addAttribute("open", open.map(one -> rows(found, List.of(one)).getFirst()).orElse(null));
+        model.addAttribute(
+                "open", open.map(one -> rows(found, List.of(one)).getFirst()).orElse(null));
         return page(found, page, cells, List.of(), model);
     }
 
     /** Returns what a line of a file would say of somebody. */
     private Map<RosterColumn, String> typed(Exam exam, Appointment sitting) {
         Map<RosterColumn, String> typed = new EnumMap<>(RosterColumn.class);
-        List<String> cells = cells(
-                sitting, requireNonNull(pages.people(List.of(sitting)).get(sitting.candidate())), names(exam));
+        List<String> cells =
+                cells(sitting, requireNonNull(pages.people(List.of(sitting)).get(sitting.candidate())), names(exam));
         List<RosterColumn> columns = List.of(RosterColumn.values());
         columns.forEach(column -> typed.put(column, cells.get(columns.indexOf(column))));
         return typed;

@@ -29,7 +29,7 @@ public final class Packages {
     }
 
     /** Returns one of the demo papers. */
-    static Packages demo(String name) {
+    public static Packages demo(String name) {
         Packages demo = new Packages();
         Path folder = DEMO.resolve(name);
         try (Stream<Path> paths = Files.walk(folder)) {
