@@ -12,7 +12,7 @@ import { put, span } from './words.js';
  * @param {any} room what a page is given
  */
 export function stagePage(kind, room) {
-  const pages = { identity, admission, 'station-check': station, portrait, instructions, break: breakPage };
+  const pages = { identity, details, admission, 'station-check': station, portrait, instructions, break: breakPage };
   return pages[kind]?.(room);
 }
 
@@ -33,6 +33,16 @@ function identity({ sitting, words, draw }) {
       put(reported, arrival.report ? words.say('identity.reported', words.say(`reason.${arrival.report}`)) : '');
     },
   };
+}
+
+function details({ sitting, draw }) {
+  const form = one('#details', document, HTMLFormElement);
+  form.addEventListener('submit', (event) => {
+    event.preventDefault();
+    const values = Array.from(new FormData(form), ([detail, value]) => ({ detail, value: String(value) }));
+    sitting.enter('details-given', { stage: form.dataset.stage, values });
+    draw();
+  });
 }
 
 function admission({ sitting, words, draw }) {

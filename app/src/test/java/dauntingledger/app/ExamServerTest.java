@@ -40,6 +40,8 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
             "exam.number-prefix=BW-",
             "exam.pin-cost=4",
             "exam.time-signal=100ms",
+            "exam.mail.every=1h",
+            "exam.password-cost=4",
             "spring.main.banner-mode=off",
             "logging.file.name=target/exam-server-${test.fork:1}.log"
         })

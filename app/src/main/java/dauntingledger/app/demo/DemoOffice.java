@@ -106,7 +106,7 @@ class DemoOffice {
 
     private void takeOn(Role role, String number, String name, String password, Set<Long> inRooms, Set<String> papers) {
         String email = name.toLowerCase(Locale.ROOT).replace(' ', '.') + "@brackwater.example";
-        staff.takeOn(new Staff.Profile(number, name, email, role, inRooms, papers, false), password);
+        staff.takeOn(new Staff.Profile(number, name, email, role, inRooms, papers, Staff.NO_CENTRE, false), password);
     }
 
     private ExamHours today(LocalDateTime now) {

@@ -72,7 +72,6 @@ class DemoWorld implements ApplicationRunner {
         PaperRef lightkeeper = paper("lightkeeper");
         paper("buoyage-practice");
         paper("try-out");
-        office.open(licence, cadet, lightkeeper);
         Instant now = clock.instant();
         Window soon = Window.of(
                 now.minus(DOORS_BEFORE), now.plus(SOON), now.plus(SOON).plus(ADMISSION));
@@ -95,6 +94,7 @@ class DemoWorld implements ApplicationRunner {
                 Terms.OPEN.granting(MORE_TIME, new Terms.Display("contrast-light", "125")));
         sittings.openNow(
                 candidate("BW-20423", "Johanna Weidenbruck", "1617", "g"), cadet, "15", Terms.OPEN.within(open));
+        office.open(licence, cadet, lightkeeper);
         log.info("The demo world is in place");
     }
 

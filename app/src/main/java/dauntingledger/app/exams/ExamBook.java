@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -100,6 +101,11 @@ class ExamBook implements Exams {
                 exam.title(),
                 papers.text(exam.paper()).paper().title(),
                 exam.hours().day().toString());
+    }
+
+    @EventListener
+    void index(SearchIndex.Anew anew) {
+        page(0, Integer.MAX_VALUE).forEach(this::index);
     }
 
     private static void requireGood(ExamPlan plan) {

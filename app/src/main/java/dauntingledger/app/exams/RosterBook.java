@@ -34,6 +34,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -50,6 +51,7 @@ class RosterBook implements Rosters {
     private final Papers papers;
     private final Staff staff;
     private final ExamFigures figures;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     RosterBook(
@@ -62,6 +64,7 @@ class RosterBook implements Rosters {
             Papers papers,
             Staff staff,
             ExamFigures figures,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.entities = entities;
         this.transactions = transactions;
@@ -72,6 +75,7 @@ class RosterBook implements Rosters {
         this.papers = papers;
         this.staff = staff;
         this.figures = figures;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -143,7 +147,7 @@ class RosterBook implements Rosters {
         Exam exam = exams.find(id).orElseThrow();
         RosterCheck.Result checked = RosterCheck.check(read.rows(), context(exam));
         List<RosterFinding> findings = new ArrayList<>(checked.findings());
-        RosterPlan plan = planOf(exam, checked.lines(), Origin.FILE);
+        RosterPlan plan = planOf(exam, checked.lines(), Origin.FILE, NO_CENTRE);
         checked.lines().forEach(plan::put);
         if (findings.isEmpty()) {
             plan.removeOthers(checked.lines());
@@ -179,14 +183,16 @@ class RosterBook implements Rosters {
                 .toList();
     }
 
-    private RosterPlan planOf(Exam exam, List<RosterLine> lines, Origin origin) {
+    private RosterPlan planOf(Exam exam, List<RosterLine> lines, Origin origin, long centre) {
         List<Appointment> present = exams.roster(exam.id());
         Set<String> numbers = new HashSet<>();
         present.forEach(sitting -> numbers.add(sitting.candidate()));
         lines.forEach(line -> numbers.add(line.number()));
         Map<String, Candidate> people = candidates.findAll(numbers);
         return new RosterPlan(
-                new RosterPlan.Before(exam, papers.text(exam.paper()).paper(), roomsOf(exam), present, people), origin);
+                new RosterPlan.Before(exam, papers.text(exam.paper()).paper(), roomsOf(exam), present, people),
+                origin,
+                centre);
     }
 
     private Map<String, Rooms.Room> roomsOf(Exam exam) {
@@ -217,6 +223,7 @@ class RosterBook implements Rosters {
             throw new ExamChangeException("findings");
         }
         carryOut(planned.plan(), () -> forget(id));
+        planned.plan().revision().cancelled().forEach(this::freed);
         return planned.preview();
     }
 
@@ -238,7 +245,7 @@ class RosterBook implements Rosters {
     }
 
     @Override
-    public List<RosterFinding> put(ExamId id, Map<RosterColumn, String> cells, Origin origin) {
+    public List<RosterFinding> put(ExamId id, Map<RosterColumn, String> cells, Origin origin, long centre) {
         requireOpen(id);
         Exam exam = exams.find(id).orElseThrow();
         List<RosterColumn> columns = List.of(RosterColumn.values());
@@ -253,7 +260,7 @@ class RosterBook implements Rosters {
         List<RosterFinding> findings = new ArrayList<>(checked.findings());
         if (findings.isEmpty()) {
             RosterLine line = requireNonNull(checked.lines().getFirst());
-            RosterPlan plan = planOf(exam, checked.lines(), origin);
+            RosterPlan plan = planOf(exam, checked.lines(), origin, centre);
             plan.put(line);
             findings.addAll(plan.clashes(Map.of(line.number(), 2)));
             findings.addAll(comeIn(plan.revision(), Map.of(line.number(), 2)));
@@ -268,5 +275,10 @@ class RosterBook implements Rosters {
     public void remove(Appointment sitting) {
         requireOpen(sitting.exam().orElseThrow().exam());
         appointments.revise(new Revision(List.of(), List.of(), List.of(sitting)));
+        freed(sitting);
+    }
+
+    private void freed(Appointment sitting) {
+        events.publishEvent(new PlaceFreed(sitting.exam().orElseThrow().exam(), sitting.candidate()));
     }
 }

@@ -34,6 +34,7 @@ final class RosterPlan {
     private final Map<String, Appointment> present = new HashMap<>();
     private final Map<String, Candidate> people;
     private final Origin origin;
+    private final long centre;
     private final List<Candidate> registered = new ArrayList<>();
     private final List<Booking> made = new ArrayList<>();
     private final List<Appointment> changed = new ArrayList<>();
@@ -56,7 +57,8 @@ final class RosterPlan {
             List<Appointment> present,
             Map<String, Candidate> people) {}
 
-    RosterPlan(Before before, Origin origin) {
+    RosterPlan(Before before, Origin origin, long centre) {
+        this.centre = centre;
         this.exam = before.exam();
         this.paper = before.paper();
         this.rooms = before.rooms();
@@ -131,7 +133,8 @@ final class RosterPlan {
                 line.chair().map(Chair::label).orElse(""),
                 new Terms(
                         exam.hours().window(), exam.code(room), granted(Accommodations.NONE, line), Terms.Display.OWN),
-                new Appointment.InExam(exam.id(), room, origin, exam.state().isShown()));
+                new Appointment.InExam(
+                        exam.id(), room, origin, centre, exam.state().isShown()));
     }
 
     private Appointment after(Appointment before, RosterLine line) {

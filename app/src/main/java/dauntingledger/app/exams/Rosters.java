@@ -14,6 +14,9 @@ import java.util.Optional;
 /** Who sits an exam: by a file, and one by one. */
 public interface Rosters {
 
+    /** The centre of a candidate who is of none. */
+    long NO_CENTRE = 0;
+
     /**
      * What a file would do to the roster of an exam. All that it says holds only if there are no findings.
      *
@@ -73,9 +76,15 @@ public interface Rosters {
     /**
      * Puts somebody on the roster, or changes them; what the line does not give stays as it is.
      *
+     * @param centre which centre enters somebody who is new; {@link #NO_CENTRE} for none
      * @return what is wrong with it; then nothing is changed
      */
-    List<RosterFinding> put(ExamId exam, Map<RosterColumn, String> cells, Origin origin);
+    List<RosterFinding> put(ExamId exam, Map<RosterColumn, String> cells, Origin origin, long centre);
+
+    /** Puts somebody on the roster as {@link #put(ExamId, Map, Origin, long)} does, who is of no centre. */
+    default List<RosterFinding> put(ExamId exam, Map<RosterColumn, String> cells, Origin origin) {
+        return put(exam, cells, origin, NO_CENTRE);
+    }
 
     /**
      * Takes somebody out.

@@ -104,6 +104,11 @@ class HomeController {
             return state == State.OPEN || state == State.IN_PROGRESS || state == State.DECLINED_OPEN;
         }
 
+        /** Returns whether accommodations can still be asked for. */
+        public boolean isAsking() {
+            return !when.isEmpty() && (state == State.DUE || state == State.OPEN);
+        }
+
         public boolean isOver() {
             return state == State.HANDED_IN || state == State.DECLINED;
         }
@@ -133,6 +138,9 @@ class HomeController {
         }
         if (request.isUserInRole(Role.OFFICE.name()) || request.isUserInRole(Role.AUDITOR.name())) {
             return "redirect:/office/exams";
+        }
+        if (request.isUserInRole(Role.CENTRE.name())) {
+            return "redirect:/centre";
         }
         if (!request.isUserInRole("CANDIDATE")) {
             return "redirect:/account";

@@ -33,9 +33,10 @@ public record Appointment(
      * How a sitting belongs to an exam.
      *
      * @param room where it is held; none at home, or if it is not said yet
+     * @param centre which centre entered the candidate; 0 for none
      * @param shown whether its candidate sees it
      */
-    public record InExam(ExamId exam, Optional<RoomId> room, Origin origin, boolean shown) {
+    public record InExam(ExamId exam, Optional<RoomId> room, Origin origin, long centre, boolean shown) {
         public InExam {
             requireNonNull(exam, "exam");
             requireNonNull(room, "room");
@@ -43,7 +44,7 @@ public record Appointment(
         }
 
         public InExam in(Optional<RoomId> other) {
-            return new InExam(exam, other, origin, shown);
+            return new InExam(exam, other, origin, centre, shown);
         }
     }
 

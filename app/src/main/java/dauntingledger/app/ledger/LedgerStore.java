@@ -30,7 +30,9 @@ import org.hibernate.jpa.HibernateHints;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -254,8 +256,21 @@ class LedgerStore implements Ledgers {
         } catch (JacksonException | IllegalArgumentException | IllegalStateException e) {
             UnreadableLedgerException broken = new UnreadableLedgerException(sitting, e);
             unreadable.put(sitting, broken);
+            markUnreadable(sitting);
             log.error("ALARM: {}. Nobody can go on with it; bin/repair says what can be done.", broken.getMessage());
             throw broken;
+        }
+    }
+
+    /** Lets lists show it. They must not fail with it, so a store that takes nothing is no matter here. */
+    private void markUnreadable(SittingId sitting) {
+        try {
+            transactions.executeWithoutResult(
+                    status -> entities.createQuery("update SittingRecord set readable = false where id = :id")
+                            .setParameter("id", sitting.value())
+                            .executeUpdate());
+        } catch (DataAccessException | TransactionException e) {
+            log.warn("Sitting {} could not be marked as unreadable", sitting);
         }
     }
 

@@ -130,7 +130,7 @@ final class LiveLedger {
     /** Returns how the sitting stands by its last entry. */
     StandingRow standing() {
         int waiting = (int) ledger.held().stream().filter(Held::waits).count();
-        return new StandingRow(sitting, ledger.sitting().route().progress(), waiting);
+        return new StandingRow(sitting, ledger.sitting().route().progress(), waiting, true);
     }
 
     private Optional<DeadlineRow> dueAnew(Instant now) {

@@ -21,8 +21,8 @@ final class SittingInsert {
     private static final int BATCH = 1_000;
     private static final String INSERT = """
             insert into sitting (candidate, paper, paper_version, seat, doors_at, opens_at, closes_at, ends_at, code,
-                accommodations, theme, text_size, seed, exam, room, entered_by, shown)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
+                accommodations, theme, text_size, seed, exam, room, entered_by, shown, centre)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
 
     private SittingInsert() {}
 
@@ -60,14 +60,18 @@ final class SittingInsert {
         insert.setString(12, terms.display().textSize());
         insert.setInt(13, seed);
         insert.setLong(14, booking.exam().exam().value());
-        Optional<RoomId> room = booking.exam().room();
-        if (room.isPresent()) {
-            insert.setLong(15, room.get().value());
-        } else {
-            insert.setNull(15, Types.BIGINT);
-        }
+        setNumber(insert, 15, booking.exam().room().map(RoomId::value));
         insert.setString(16, booking.exam().origin().name());
         insert.setBoolean(17, booking.exam().shown());
+        setNumber(insert, 18, Optional.of(booking.exam().centre()).filter(centre -> centre != 0));
+    }
+
+    private static void setNumber(PreparedStatement insert, int index, Optional<Long> number) throws SQLException {
+        if (number.isPresent()) {
+            insert.setLong(index, number.get());
+        } else {
+            insert.setNull(index, Types.BIGINT);
+        }
     }
 
     private static void setInstant(PreparedStatement insert, int index, @Nullable Instant instant) throws SQLException {

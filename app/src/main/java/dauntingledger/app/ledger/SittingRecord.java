@@ -74,6 +74,8 @@ class SittingRecord {
     @Column(name = "entered_by")
     private Origin enteredBy = Origin.HAND;
 
+    private @Nullable Long centre;
+
     private boolean shown = true;
 
     @Enumerated(EnumType.STRING)
@@ -81,6 +83,7 @@ class SittingRecord {
     private Progress progress = Progress.BEFORE;
 
     private int held;
+    private boolean readable = true;
 
     protected SittingRecord() {}
 
@@ -109,6 +112,7 @@ class SittingRecord {
         this.exam = to.exam().value();
         this.room = to.room().map(RoomId::value).orElse(null);
         this.enteredBy = to.origin();
+        this.centre = to.centre() == 0 ? null : to.centre();
         this.shown = to.shown();
     }
 
@@ -142,11 +146,15 @@ class SittingRecord {
     private Optional<Appointment.InExam> inExam() {
         return Optional.ofNullable(exam)
                 .map(id -> new Appointment.InExam(
-                        new ExamId(id), Optional.ofNullable(room).map(RoomId::new), enteredBy, shown));
+                        new ExamId(id),
+                        Optional.ofNullable(room).map(RoomId::new),
+                        enteredBy,
+                        centre == null ? 0 : centre,
+                        shown));
     }
 
     StandingRow standing() {
-        return new StandingRow(new SittingId(requireNonNull(id, "id")), progress, held);
+        return new StandingRow(new SittingId(requireNonNull(id, "id")), progress, held, readable);
     }
 
     private Window window() {

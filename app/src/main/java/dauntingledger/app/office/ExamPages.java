@@ -21,7 +21,7 @@ import org.springframework.web.server.ResponseStatusException;
 
 /** What all pages of one exam show: its title, its hours, its state, its rooms. */
 @Component
-class ExamPages {
+public class ExamPages {
 
     private final Exams exams;
     private final Rooms rooms;
@@ -40,7 +40,7 @@ class ExamPages {
     }
 
     /** An exam as its pages head it. */
-    record Head(
+    public record Head(
             String id,
             String title,
             String paper,
@@ -56,11 +56,11 @@ class ExamPages {
             boolean home) {}
 
     /** @throws ResponseStatusException 404 if there is no such exam */
-    Exam find(long exam) {
+    public Exam find(long exam) {
         return exams.find(new ExamId(exam)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    void put(Exam exam, Model model) {
+    public void put(Exam exam, Model model) {
         Window window = exam.hours().window();
         WallClock wall = house.in(exam.hours().zone());
         model.addAttribute(

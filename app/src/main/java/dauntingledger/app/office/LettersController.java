@@ -127,7 +127,7 @@ class LettersController {
         return pdf("envelope-" + exam, papers.envelope(pages.find(exam)));
     }
 
-    private static ResponseEntity<byte[]> pdf(String name, byte[] file) {
+    static ResponseEntity<byte[]> pdf(String name, byte[] file) {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .cacheControl(CacheControl.noStore())

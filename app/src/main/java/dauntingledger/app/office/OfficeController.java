@@ -166,7 +166,7 @@ class OfficeController {
                 line,
                 line.opens().map(wall::stamp).orElse(""),
                 line.exam().isEmpty() ? title(line.paper()) : line.exam(),
-                PlainNames.name(line.progress()));
+                line.readable() ? PlainNames.name(line.progress()) : "unreadable");
     }
 
     private String title(String paper) {

@@ -75,7 +75,8 @@ class SittingList {
             String room,
             String chair,
             Progress progress,
-            int held) {}
+            int held,
+            boolean readable) {}
 
     @Transactional(readOnly = true)
     List<Line> find(Filter filter, int from, int most) {
@@ -101,7 +102,7 @@ class SittingList {
         Query query = entities.createNativeQuery(
                 """
                 select s.id, s.candidate, c.name, coalesce(e.title, ''), s.paper, s.opens_at, coalesce(r.name, ''), s.seat,
-                    s.progress, s.held
+                    s.progress, s.held, s.readable
                 from sitting s join candidate c on c.number = s.candidate
                     left join exam e on e.id = s.exam left join exam_room r on r.id = s.room
                 where """ + " " + String.join(" and ", conditions) + " order by " + filter.order().by, Object[].class);
@@ -133,7 +134,8 @@ class SittingList {
                 text(row[6]),
                 text(row[7]),
                 Progress.valueOf(text(row[8])),
-                ((Number) row[9]).intValue());
+                ((Number) row[9]).intValue(),
+                (Boolean) row[10]);
     }
 
     private static Instant instant(Object stamp) {

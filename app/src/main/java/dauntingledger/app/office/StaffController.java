@@ -1,6 +1,7 @@
 package dauntingledger.app.office;
 
 import dauntingledger.app.audit.Audited;
+import dauntingledger.app.exams.Centres;
 import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
@@ -38,13 +39,15 @@ class StaffController {
     private final Staff staff;
     private final Invitations invitations;
     private final Rooms rooms;
+    private final Centres centres;
     private final Papers papers;
     private final Words words;
 
-    StaffController(Staff staff, Invitations invitations, Rooms rooms, Papers papers, Words words) {
+    StaffController(Staff staff, Invitations invitations, Rooms rooms, Centres centres, Papers papers, Words words) {
         this.staff = staff;
         this.invitations = invitations;
         this.rooms = rooms;
+        this.centres = centres;
         this.papers = papers;
         this.words = words;
     }
@@ -57,6 +60,7 @@ class StaffController {
             Role role,
             Set<Long> rooms,
             Set<String> papers,
+            Long centre,
             Boolean factorRequired) {
         Form {
             number = text(number).toUpperCase(Locale.ROOT);
@@ -65,6 +69,7 @@ class StaffController {
             role = role == null ? Role.INVIGILATOR : role;
             rooms = rooms == null ? Set.of() : Set.copyOf(rooms);
             papers = papers == null ? Set.of() : Set.copyOf(papers);
+            centre = centre == null ? Staff.NO_CENTRE : centre;
             factorRequired = Boolean.TRUE.equals(factorRequired);
         }
 
@@ -80,11 +85,12 @@ class StaffController {
                     member.role(),
                     member.rooms(),
                     member.papers(),
+                    member.centre(),
                     member.factorRequired());
         }
 
         Staff.Profile profile() {
-            return new Staff.Profile(number, name, email, role, rooms, papers, factorRequired);
+            return new Staff.Profile(number, name, email, role, rooms, papers, centre, factorRequired);
         }
 
         /** Returns the endings of the keys of what is wrong. */
@@ -98,6 +104,9 @@ class StaffController {
             }
             if (!RosterCheck.isEmail(email)) {
                 problems.add("email");
+            }
+            if (role == Role.CENTRE && centre == Staff.NO_CENTRE) {
+                problems.add("centre");
             }
             return problems;
         }
@@ -119,19 +128,23 @@ class StaffController {
         return "office/staff";
     }
 
-    private static String scope(Staff.Member member, Map<Long, String> names) {
+    private String scope(Staff.Member member, Map<Long, String> names) {
         List<String> parts = new ArrayList<>(member.rooms().stream()
                 .map(room -> names.getOrDefault(room, "?"))
                 .sorted()
                 .toList());
         parts.addAll(member.papers().stream().sorted().toList());
+        centres.find(member.centre()).map(Centres.Centre::name).ifPresent(parts::add);
         return String.join(", ", parts);
     }
 
     @GetMapping("/office/staff/new")
     String fresh(Model model) {
         return form(
-                new Form("", "", "", Role.INVIGILATOR, Set.of(), Set.of(), false), Optional.empty(), List.of(), model);
+                new Form("", "", "", Role.INVIGILATOR, Set.of(), Set.of(), Staff.NO_CENTRE, false),
+                Optional.empty(),
+                List.of(),
+                model);
     }
 
     @Audited("staff-invited")
@@ -170,6 +183,7 @@ class StaffController {
                 form.role(),
                 form.rooms(),
                 form.papers(),
+                form.centre(),
                 form.factorRequired());
         if (!kept.problems().isEmpty()) {
             return refused(kept, Optional.of(found), inWords(kept), model);
@@ -222,6 +236,7 @@ class StaffController {
         model.addAttribute("problems", problems);
         model.addAttribute("roles", Role.values());
         model.addAttribute("rooms", rooms.all());
+        model.addAttribute("centres", centres.all());
         model.addAttribute(
                 "papers",
                 papers.latest().stream()

@@ -15,6 +15,7 @@ import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -103,6 +104,11 @@ class PaperStore implements Papers {
                                     .toList());
                 })
                 .toList();
+    }
+
+    @EventListener
+    void index(SearchIndex.Anew anew) {
+        latest().forEach(ref -> index(ref, paper(ref)));
     }
 
     private void index(PaperRef ref, ReadPaper taken) {

@@ -15,6 +15,7 @@ import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.LateAcceptance;
@@ -159,6 +160,11 @@ final class SideFileReader {
                         words(element, "lines", StationLine.values(), "window storage clock sound full-screen"));
             case "portrait" -> new Stage.Portrait(stageId(element), required(element, "title"));
             case "language-choice" -> new Stage.LanguageChoice(stageId(element), required(element, "title"));
+            case "details" ->
+                new Stage.Details(
+                        stageId(element),
+                        required(element, "title"),
+                        element.elements("field").map(SideFileReader::detail).toList());
             case "try-out" -> new Stage.TryOut(stageId(element), required(element, "title"));
             case "break" ->
                 new Stage.Break(
@@ -176,9 +182,21 @@ final class SideFileReader {
                         ExamRulesReader.finish(element));
             default ->
                 throw new IllegalArgumentException("there is no kind of stage '" + element.name()
-                        + "'; allowed are notice, identity, admission, station-check, portrait, language-choice, try-out, instructions,"
+                        + "'; allowed are notice, identity, admission, station-check, portrait, language-choice, details, try-out, instructions,"
                         + " block, break, hand-in");
         };
+    }
+
+    /** The choices of a field have vertical lines between them. */
+    private static Detail detail(XmlElement element) {
+        return new Detail(
+                required(element, "id"),
+                required(element, "label"),
+                word(element, "kind", Detail.Kind.values(), "text"),
+                element.attribute("choices")
+                        .map(choices -> List.of(choices.split("\\|")))
+                        .orElse(List.of()),
+                isTrue(element, "required"));
     }
 
     /** A block takes its title from its first section unless the side file gives it one of its own. */

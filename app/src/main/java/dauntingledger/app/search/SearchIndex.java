@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.hibernate.Session;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,9 +25,11 @@ public class SearchIndex {
     private static final int BATCH = 2_000;
 
     private final EntityManager entities;
+    private final ApplicationEventPublisher events;
 
-    SearchIndex(EntityManager entities) {
+    SearchIndex(EntityManager entities, ApplicationEventPublisher events) {
         this.entities = entities;
+        this.events = events;
     }
 
     /** Kinds of what can be found. */
@@ -55,6 +58,16 @@ public class SearchIndex {
         }
         return words;
     }
+
+    /** Asks everybody who puts something into the index to do so anew. */
+    @Transactional
+    public void rebuild() {
+        entities.createNativeQuery("delete from search_word").executeUpdate();
+        events.publishEvent(new Anew());
+    }
+
+    /** Whoever puts something into the index puts all of it in when this is published. */
+    public record Anew() {}
 
     /** Makes {@code target} be found by these texts, and by nothing else. */
     @Transactional

@@ -19,6 +19,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.event.EventListener;
 import org.springframework.security.core.userdetails.User;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -105,6 +106,15 @@ class Register implements Candidates, TakenNumbers, UserDetailsService {
         all.stream()
                 .filter(one -> !one.equals(there.get(one.number())))
                 .forEach(one -> texts.put(one.number(), List.of(one.number(), one.name())));
+        index.putAll(SearchIndex.Kind.CANDIDATE, texts);
+    }
+
+    @EventListener
+    void index(SearchIndex.Anew anew) {
+        Map<String, List<String>> texts = new HashMap<>();
+        entities.createQuery("select number, name from CandidateRecord", Object[].class)
+                .getResultList()
+                .forEach(row -> texts.put((String) row[0], List.of((String) row[0], (String) row[1])));
         index.putAll(SearchIndex.Kind.CANDIDATE, texts);
     }
 

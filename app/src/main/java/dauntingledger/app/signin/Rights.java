@@ -17,6 +17,7 @@ final class Rights {
 
     private static final String OFFICE = Role.OFFICE.name();
     private static final String INVIGILATOR = Role.INVIGILATOR.name();
+    private static final String CENTRE = Role.CENTRE.name();
     private static final String AUDITOR = Role.AUDITOR.name();
 
     private static final String[] EVERYBODY = {
@@ -28,13 +29,15 @@ final class Rights {
         "/left-behind/*",
         "/first-start/*",
         "/invitation/*",
+        "/register/*",
+        "/register/confirm/*",
         "/unavailable",
         "/error",
         "/actuator/health"
     };
 
     /** What is for the office alone, also to be read: one-time links and PINs stand there. */
-    private static final String[] SECRET = {"/office/mail/**"};
+    private static final String[] SECRET = {"/office/mail/**", "/office/exams/*/envelope.pdf"};
 
     private Rights() {}
 
@@ -45,6 +48,7 @@ final class Rights {
         requests.requestMatchers("/account/**").hasRole(STAFF);
         requests.requestMatchers("/time", "/display", "/sittings/**", "/practice/**")
                 .hasRole(CANDIDATE);
+        requests.requestMatchers("/centre/**").hasRole(CENTRE);
         requests.requestMatchers(SECRET).hasRole(OFFICE);
         for (HttpMethod reading : List.of(HttpMethod.GET, HttpMethod.HEAD)) {
             requests.requestMatchers(reading, "/invigilation/**").hasAnyRole(INVIGILATOR, AUDITOR);

@@ -19,6 +19,7 @@ import org.springframework.security.authentication.AuthenticationServiceExceptio
 import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.config.annotation.authentication.builders.AuthenticationManagerBuilder;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.session.SessionRegistry;
@@ -117,6 +118,8 @@ class SecurityConfiguration {
             SessionRegistry sessions,
             SignInsEverywhere signIns,
             Audit audit) {
+        // The parent that Spring gives has the same provider: whatever fails would be tried, and counted, once more.
+        http.getSharedObject(AuthenticationManagerBuilder.class).parentAuthenticationManager(null);
         return http.authenticationProvider(signIn)
                 .authorizeHttpRequests(Rights::grant)
                 .formLogin(form -> form.loginPage("/sign-in")

@@ -65,7 +65,15 @@ class LinkController {
         }
         links.use(token);
         accounts.takeOn(
-                new Staff.Profile(form.number(), form.name(), form.email(), Role.OFFICE, Set.of(), Set.of(), false),
+                new Staff.Profile(
+                        form.number(),
+                        form.name(),
+                        form.email(),
+                        Role.OFFICE,
+                        Set.of(),
+                        Set.of(),
+                        Staff.NO_CENTRE,
+                        false),
                 form.password());
         note(form.number(), "first-account-made", request);
         return new ModelAndView("redirect:/sign-in/staff");

@@ -64,11 +64,11 @@ class Passwords {
                 || common.contains(letters)) {
             return Optional.of(Problem.COMMON);
         }
-        boolean named = Arrays.stream(names)
+        String unnamed = Arrays.stream(names)
                 .flatMap(name -> Arrays.stream(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")))
                 .filter(name -> name.length() >= SHORTEST_NAME)
-                .anyMatch(name -> small.replace(name, "").length() < LEAST / 2);
-        return named ? Optional.of(Problem.NAMES) : Optional.empty();
+                .reduce(small, (left, name) -> left.replace(name, ""));
+        return unnamed.length() < LEAST / 2 ? Optional.of(Problem.NAMES) : Optional.empty();
     }
 
     /** Returns {@link #problem} in words, with what is allowed. */

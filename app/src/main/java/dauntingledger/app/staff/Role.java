@@ -13,7 +13,9 @@ public enum Role {
     /** Marks, and decides where markers differ, for named papers. */
     CHIEF_MARKER,
     /** Reads everything and changes nothing. */
-    AUDITOR;
+    AUDITOR,
+    /** Enters the candidates of a centre, and sees nothing of anybody else. */
+    CENTRE;
 
     /** Returns the role as words and forms name it, like {@code chief-marker}. */
     public String key() {

@@ -10,6 +10,9 @@ import java.util.regex.Pattern;
 /** Those who work in this installation. */
 public interface Staff {
 
+    /** The centre of everybody who is of none. */
+    long NO_CENTRE = 0;
+
     /** The place of every sitting that is in no room. */
     long NO_ROOM = 0;
 
@@ -34,6 +37,7 @@ public interface Staff {
      * @param email where their links go; may be empty
      * @param rooms the rooms that an invigilator looks after; {@link #NO_ROOM} for sittings that are in none
      * @param papers the papers that a marker marks
+     * @param centre whose candidates somebody of a centre enters; 0 for everybody else
      * @param factorRequired whether the office asks for a second factor
      * @param factorSet whether they have one
      */
@@ -44,6 +48,7 @@ public interface Staff {
             Role role,
             Set<Long> rooms,
             Set<String> papers,
+            long centre,
             Standing standing,
             boolean factorRequired,
             boolean factorSet) {
@@ -78,6 +83,7 @@ public interface Staff {
             Role role,
             Set<Long> rooms,
             Set<String> papers,
+            long centre,
             boolean factorRequired) {
         public Profile {
             rooms = Set.copyOf(rooms);
@@ -86,7 +92,7 @@ public interface Staff {
 
         /** Returns the profile of somebody of a role, without rooms, papers and address. */
         public static Profile of(String number, String name, Role role) {
-            return new Profile(number, name, "", role, Set.of(), Set.of(), false);
+            return new Profile(number, name, "", role, Set.of(), Set.of(), NO_CENTRE, false);
         }
     }
 

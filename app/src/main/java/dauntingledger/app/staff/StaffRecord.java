@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.Set;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A row of the table of those who work here. */
 @Entity
@@ -45,6 +46,8 @@ class StaffRecord {
 
     @Column(name = "factor_step")
     private long factorStep;
+
+    private @Nullable Long centre;
 
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "staff_room", joinColumns = @JoinColumn(name = "number"))
@@ -81,6 +84,7 @@ class StaffRecord {
         if (role.isOfPapers()) {
             this.papers.addAll(profile.papers());
         }
+        this.centre = role == Role.CENTRE && profile.centre() != Staff.NO_CENTRE ? profile.centre() : null;
     }
 
     String passwordHash() {
@@ -132,6 +136,15 @@ class StaffRecord {
 
     Staff.Member member() {
         return new Staff.Member(
-                number, name, email, role, rooms, papers, standing, factorRequired, !factorSecret.isEmpty());
+                number,
+                name,
+                email,
+                role,
+                rooms,
+                papers,
+                centre == null ? Staff.NO_CENTRE : centre,
+                standing,
+                factorRequired,
+                !factorSecret.isEmpty());
     }
 }

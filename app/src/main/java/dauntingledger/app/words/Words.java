@@ -19,6 +19,11 @@ public class Words {
         this.messages = messages;
     }
 
+    /** Returns words without an application around them, for commands. */
+    public static Words plain() {
+        return new Words(new IcuMessages());
+    }
+
     public String say(String key, Object... arguments) {
         return messages.getMessage(key, arguments, LocaleContextHolder.getLocale());
     }

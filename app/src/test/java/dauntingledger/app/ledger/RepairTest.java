@@ -58,10 +58,17 @@ class RepairTest {
             Appointment whole = newAppointment();
             String number = String.valueOf(broken.sitting());
 
-            mvc.perform(get("/office").with(user("OFF-1").roles("OFFICE")))
+            mvc.perform(get("/office/sittings")
+                            .param("text", whole.candidate())
+                            .param("sitting", number)
+                            .with(user("OFF-1").roles("OFFICE")))
                     .andExpect(status().isOk())
                     .andExpect(content().string(Matchers.containsString("Sitting " + number + "<")))
                     .andExpect(content().string(Matchers.containsString(whole.candidate())));
+            mvc.perform(get("/office/sittings")
+                            .param("text", broken.candidate())
+                            .with(user("OFF-1").roles("OFFICE")))
+                    .andExpect(content().string(Matchers.containsString("<td>Cannot be read</td>")));
             mvc.perform(get("/invigilation").with(user("INV-1").roles("INVIGILATOR")))
                     .andExpect(status().isOk())
                     .andExpect(content().string(Matchers.containsString("(sitting " + number + ")")));

@@ -298,7 +298,7 @@ class ArrivalEndpointTest extends ExamServerTest {
         mvc.perform(get(path(newAppointment(), "")).with(user("OFF-1").roles("OFFICE")))
                 .andExpect(status().isForbidden());
         mvc.perform(get("/").with(user("INV-1").roles("INVIGILATOR"))).andExpect(redirectedUrl("/invigilation"));
-        mvc.perform(get("/").with(user("OFF-1").roles("OFFICE"))).andExpect(redirectedUrl("/office"));
+        mvc.perform(get("/").with(user("OFF-1").roles("OFFICE"))).andExpect(redirectedUrl("/office/exams"));
     }
 
     @Test

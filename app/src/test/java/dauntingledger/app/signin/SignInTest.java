@@ -68,6 +68,16 @@ class SignInTest extends ExamServerTest {
     }
 
     @Test
+    void countsEachWrongPinOnce() throws Exception {
+        String number = newAppointment().candidate();
+        for (int i = 0; i < 3; i++) {
+            assertThat(signIn(number, "0000").getResponse().getRedirectedUrl()).isEqualTo("/sign-in?wrong");
+        }
+
+        assertThat(signIn(number, PIN).getResponse().getRedirectedUrl()).isEqualTo("/");
+    }
+
+    @Test
     void slowsGuessingDownEvenForTheRightPin() throws Exception {
         String number = newAppointment().candidate();
         for (int i = 0; i < 4; i++) {

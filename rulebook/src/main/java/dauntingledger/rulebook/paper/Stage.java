@@ -197,6 +197,27 @@ public sealed interface Stage {
         }
     }
 
+    /** The candidate gives or confirms details of theirs, such as how they can be reached. */
+    record Details(StageId id, String title, List<Detail> fields) implements Arriving {
+        public Details {
+            requireNonNull(id, "id");
+            requireNonNull(title, "title");
+            fields = List.copyOf(fields);
+        }
+
+        @Override
+        public List<String> findings() {
+            return new Requirements()
+                    .require(
+                            !fields.isEmpty() && fields.size() <= Detail.MOST,
+                            "a stage of details must ask for 1 to " + Detail.MOST)
+                    .require(
+                            fields.stream().map(Detail::id).distinct().count() == fields.size(),
+                            "a stage of details must not ask for anything twice")
+                    .found();
+        }
+    }
+
     /** The way into the try-out of the room, where nothing counts; left when the candidate goes on. */
     record TryOut(StageId id, String title) implements Arriving {
         public TryOut {

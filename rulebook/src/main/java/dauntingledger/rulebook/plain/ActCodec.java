@@ -55,6 +55,7 @@ public final class ActCodec {
             .kind("portrait-taken", Act.PortraitTaken.class, portraitTaken())
             .kind("language-chosen", Act.LanguageChosen.class, languageChosen())
             .kind("notice-accepted", Act.NoticeAccepted.class, noticeAccepted())
+            .kind("details-given", Act.DetailsGiven.class, detailsGiven())
             .kind(
                     "notice-declined",
                     Act.NoticeDeclined.class,
@@ -139,6 +140,17 @@ public final class ActCodec {
 
     private static Schema<Act.LanguageChosen> languageChosen() {
         return Schema.of(Act.LanguageChosen::new, Field.of("language", MemberType.TEXT, Act.LanguageChosen::language));
+    }
+
+    private static Schema<Act.DetailsGiven> detailsGiven() {
+        Schema<Act.DetailsGiven.Given> given = Schema.of(
+                Act.DetailsGiven.Given::new,
+                Field.of("detail", MemberType.TEXT, Act.DetailsGiven.Given::detail),
+                Field.of("value", MemberType.TEXT, Act.DetailsGiven.Given::value));
+        return Schema.of(
+                Act.DetailsGiven::new,
+                Field.of("stage", Ids.STAGE, Act.DetailsGiven::stage),
+                Field.of("values", MemberType.objects(given), Act.DetailsGiven::values));
     }
 
     private static Schema<Act.NoticeAccepted> noticeAccepted() {

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Confirmation;
+import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
@@ -78,12 +79,24 @@ public final class StageCodec {
             Field.of("within", MemberType.MILLIS, Stage.HandIn::within),
             Field.of("finish", MemberType.object(ExamRulesCodec.FINISH), Stage.HandIn::finish));
 
+    private static final Schema<Detail> DETAIL = Schema.of(
+            Detail::new,
+            Field.of("id", MemberType.TEXT, Detail::id),
+            Field.of("label", MemberType.TEXT, Detail::label),
+            Field.of("kind", MemberType.name(Detail.Kind.values()), Detail::kind),
+            Field.of("choices", MemberType.TEXTS, Detail::choices),
+            Field.of("required", MemberType.TRUTH, Detail::required));
+
+    private static final Schema<Stage.Details> DETAILS = Schema.of(
+            Stage.Details::new, id(), title(), Field.of("fields", MemberType.objects(DETAIL), Stage.Details::fields));
+
     static final Kinds<Stage> KINDS = new Kinds<Stage>("kind", "stage")
             .kind("identity", Stage.Identity.class, bare(Stage.Identity::new))
             .kind("admission", Stage.Admission.class, ADMISSION)
             .kind("station-check", Stage.StationCheck.class, STATION_CHECK)
             .kind("portrait", Stage.Portrait.class, bare(Stage.Portrait::new))
             .kind("language-choice", Stage.LanguageChoice.class, bare(Stage.LanguageChoice::new))
+            .kind("details", Stage.Details.class, DETAILS)
             .kind("try-out", Stage.TryOut.class, bare(Stage.TryOut::new))
             .kind("notice", Stage.Notice.class, NOTICE)
             .kind("instructions", Stage.Instructions.class, INSTRUCTIONS)

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.BoxId;
+import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
@@ -72,6 +73,25 @@ public sealed interface Act {
             requireNonNull(stage, "stage");
             requireNonNull(textDigest, "textDigest");
             requireAtMost(MOST_GIVEN, "the statement", given);
+        }
+    }
+
+    /** Gives or confirms the details that a stage asks for. */
+    record DetailsGiven(StageId stage, List<Given> values) implements OnRoute {
+        public DetailsGiven {
+            requireNonNull(stage, "stage");
+            values = List.copyOf(values);
+            if (values.size() > Detail.MOST) {
+                throw new IllegalArgumentException("at most " + Detail.MOST + " details are given");
+            }
+        }
+
+        /** What was given for a detail. */
+        public record Given(String detail, String value) {
+            public Given {
+                requireNonNull(detail, "detail");
+                requireAtMost(Detail.LONGEST_VALUE, "a detail", value);
+            }
         }
     }
 

@@ -6,6 +6,8 @@ import dauntingledger.rulebook.paper.Languages;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
 
 /** The rules about the steps between the door and the first question. */
 final class ArrivalPermission {
@@ -37,6 +39,23 @@ final class ArrivalPermission {
     Verdict identityConfirmed(Act.IdentityConfirmed confirmed) {
         Verdict verdict = route.inStage(confirmed.stage(), Stage.Identity.class);
         return verdict.isPermitted() && state.door.isReportOpen() ? Verdict.REPORT_OPEN : verdict;
+    }
+
+    Verdict detailsGiven(Act.DetailsGiven given) {
+        Verdict verdict = route.inStage(given.stage(), Stage.Details.class);
+        if (!verdict.isPermitted() || !(route.current() instanceof Stage.Details asked)) {
+            return verdict;
+        }
+        Map<String, String> values = new HashMap<>();
+        given.values().forEach(one -> values.put(one.detail(), one.value()));
+        boolean fits = values.size() == given.values().size()
+                && asked.fields().stream()
+                        .allMatch(field -> field.problem(values.getOrDefault(field.id(), ""))
+                                .isEmpty())
+                && values.keySet().stream()
+                        .allMatch(id -> asked.fields().stream()
+                                .anyMatch(field -> field.id().equals(id)));
+        return fits ? Verdict.PERMITTED : Verdict.DETAILS_WRONG;
     }
 
     Verdict wrongReported(Act.WrongReported reported) {

@@ -110,6 +110,7 @@ final class Fold extends State {
                 open(stage, now);
             }
             case Act.NoticeAccepted accepted -> goOn();
+            case Act.DetailsGiven given -> goOn();
             case Act.IdentityConfirmed confirmed -> goOn();
             case Act.StageLeft left -> goOn();
             case Act.BlockClosed closed -> goOn();

@@ -85,6 +85,7 @@ final class Permission {
         return switch (act) {
             case Act.StageOpened opened -> opened(opened.stage());
             case Act.NoticeAccepted accepted -> accepted(accepted);
+            case Act.DetailsGiven given -> arrival.detailsGiven(given);
             case Act.IdentityConfirmed confirmed -> arrival.identityConfirmed(confirmed);
             case Act.StageLeft left -> arrival.left(left.stage());
             case Act.NoticeDeclined declined -> inStage(declined.stage(), Stage.Notice.class);

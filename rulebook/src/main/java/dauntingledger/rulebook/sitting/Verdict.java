@@ -34,6 +34,9 @@ public enum Verdict {
     OTHER_TEXT,
     /** The statement given is not the statement of this notice. */
     STATEMENT_DIFFERS,
+
+    /** A detail that is required is missing, or is not of its kind. */
+    DETAILS_WRONG,
     /** The doors of this sitting are not open yet. */
     TOO_EARLY,
     /** The window of this sitting has closed. */
