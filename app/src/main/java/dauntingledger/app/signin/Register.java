@@ -40,6 +40,11 @@ class Register implements Candidates, TakenNumbers, UserDetailsService {
     private final Staff staff;
     private final StaffSignIn passwords;
     private static final int AT_ONCE = 1_000;
+    /** Values, and no entities, which would not hear of what is written past them in many rows at once. */
+    private static final String FOUND =
+            "select new dauntingledger.app.signin.Candidate(number, name, face, email, language) from CandidateRecord"
+                    + " where number in :numbers";
+
     private static final int FIRST_NUMBER = 100_000;
 
     private final SearchIndex index;
@@ -101,7 +106,6 @@ class Register implements Candidates, TakenNumbers, UserDetailsService {
                             .filter(one -> there.containsKey(one.number()) && !one.equals(there.get(one.number())))
                             .toList());
         });
-        entities.clear();
         Map<String, List<String>> texts = new HashMap<>();
         all.stream()
                 .filter(one -> !one.equals(there.get(one.number())))
@@ -124,12 +128,9 @@ class Register implements Candidates, TakenNumbers, UserDetailsService {
         List<String> asked = List.copyOf(numbers);
         Map<String, Candidate> found = new HashMap<>();
         for (int from = 0; from < asked.size(); from += AT_ONCE) {
-            entities
-                    .createQuery("from CandidateRecord where number in :numbers", CandidateRecord.class)
+            entities.createQuery(FOUND, Candidate.class)
                     .setParameter("numbers", asked.subList(from, Math.min(asked.size(), from + AT_ONCE)))
                     .getResultList()
-                    .stream()
-                    .map(CandidateRecord::candidate)
                     .forEach(candidate -> found.put(candidate.number(), candidate));
         }
         return found;

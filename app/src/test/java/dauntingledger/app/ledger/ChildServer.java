@@ -22,6 +22,17 @@ final class ChildServer implements AutoCloseable {
     /** Starts a server on the data in {@code data}, and returns when it answers. */
     static ChildServer start(Path data, String... settings) throws IOException, InterruptedException {
         int port = freePort();
+        String[] all = Stream.concat(
+                        Stream.of("--server.port=" + port, "--exam.demo=true", "--exam.password-cost=4"),
+                        Stream.of(settings))
+                .toArray(String[]::new);
+        ChildServer server = new ChildServer(process(data, all), port);
+        server.awaitHealth(200);
+        return server;
+    }
+
+    /** Starts the application on the data in {@code data}, and returns at once; what it says goes to {@code child.log}. */
+    static Process process(Path data, String... settings) throws IOException {
         List<String> command = Stream.concat(
                         Stream.of(
                                 Path.of(System.getProperty("java.home"), "bin", "java")
@@ -30,20 +41,15 @@ final class ChildServer implements AutoCloseable {
                                 "-cp",
                                 System.getProperty("java.class.path"),
                                 "dauntingledger.app.DauntingLedger",
-                                "--server.port=" + port,
                                 "--exam.data=" + data,
-                                "--exam.demo=true",
                                 "--exam.pin-cost=4",
                                 "--spring.datasource.username=sa"),
                         Stream.of(settings))
                 .toList();
-        Process process = new ProcessBuilder(command)
+        return new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(data.resolve("child.log").toFile())
                 .start();
-        ChildServer server = new ChildServer(process, port);
-        server.awaitHealth(200);
-        return server;
     }
 
     Process process() {
