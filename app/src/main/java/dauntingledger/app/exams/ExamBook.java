@@ -268,6 +268,11 @@ class ExamBook implements Exams {
     }
 
     @Override
+    public Set<Appointment> begun(List<Appointment> sittings) {
+        return figures.begun(sittings);
+    }
+
+    @Override
     public List<Appointment> roster(ExamId exam) {
         return appointments.of(exam);
     }

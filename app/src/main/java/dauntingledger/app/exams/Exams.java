@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.ExamId;
 import dauntingledger.rulebook.exam.ExamState;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** The exams of this installation. */
 public interface Exams {
@@ -46,6 +47,9 @@ public interface Exams {
     void bring(ExamId exam, ExamState to);
 
     ExamState.Facts facts(Exam exam);
+
+    /** Returns those of some sittings of one exam whose candidates have come in. */
+    Set<Appointment> begun(List<Appointment> sittings);
 
     /** Returns who sits an exam, by number. */
     List<Appointment> roster(ExamId exam);

@@ -25,8 +25,6 @@ import org.apache.commons.csv.CSVRecord;
  */
 final class RosterFile {
 
-    static final int MOST_BYTES = 20 * 1024 * 1024;
-
     private static final char MARK = '\uFEFF';
     private static final char[] DELIMITERS = {',', ';', '\t'};
 

@@ -77,6 +77,7 @@ final class RosterPlan {
         if (before == null) {
             added.add(line);
             made.add(booking(line));
+            renamed(line, person);
             return;
         }
         Appointment after = after(before, line);
@@ -89,6 +90,17 @@ final class RosterPlan {
             same++;
         } else {
             changes.add(change(line, was, becomes));
+        }
+    }
+
+    /** Somebody who is new here may be known from elsewhere, by another name. */
+    private void renamed(RosterLine line, Candidate person) {
+        Candidate known = people.get(line.number());
+        if (known != null && !known.equals(person)) {
+            changes.add(change(
+                    line,
+                    List.of(known.name(), known.email(), known.language()),
+                    List.of(person.name(), person.email(), person.language())));
         }
     }
 

@@ -84,7 +84,6 @@ class HeldController {
         Staff.Member member = staff.member(principal.getName()).orElseThrow();
         Appointment appointment = find(sitting, member);
         Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
-        model.addAttribute("member", member);
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", floor.candidate(appointment));
         model.addAttribute("exam", opened.sitting().paper().title());

@@ -69,9 +69,7 @@ class InvigilationController {
 
     @GetMapping("/invigilation")
     String page(Principal principal, Model model) {
-        Staff.Member member = member(principal);
-        model.addAttribute("member", member);
-        lists(member, model);
+        lists(member(principal), model);
         return "invigilation";
     }
 

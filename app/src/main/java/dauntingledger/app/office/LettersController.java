@@ -8,6 +8,7 @@ import dauntingledger.app.signin.Candidates;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -49,7 +50,7 @@ class LettersController {
         WITHOUT_PIN,
         /** Everybody; those who have no PIN get one, the others keep theirs, which the letter does not say. */
         ALL,
-        /** Everybody, with new PINs; the old ones end. */
+        /** Everybody who has not come in, with new PINs; the old ones end. */
         ALL_ANEW
     }
 
@@ -77,11 +78,15 @@ class LettersController {
         Exam found = pages.find(exam);
         List<Appointment> roster = exams.roster(found.id());
         Collection<String> without = candidates.withoutPin(numbers(roster));
-        List<Appointment> to = whom == For.WITHOUT_PIN
-                ? roster.stream()
-                        .filter(one -> without.contains(one.candidate()))
-                        .toList()
-                : roster;
+        List<Appointment> to = switch (whom) {
+            case WITHOUT_PIN ->
+                roster.stream().filter(one -> without.contains(one.candidate())).toList();
+            case ALL -> roster;
+            case ALL_ANEW -> {
+                Set<Appointment> begun = exams.begun(roster);
+                yield roster.stream().filter(one -> !begun.contains(one)).toList();
+            }
+        };
         if (to.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }

@@ -63,7 +63,9 @@ class LinkController {
         if (problem.isPresent()) {
             return page("first-start", form, problem.get());
         }
-        links.use(token);
+        if (!links.use(token)) {
+            return gone();
+        }
         accounts.takeOn(
                 new Staff.Profile(
                         form.number(),

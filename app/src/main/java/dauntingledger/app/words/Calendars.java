@@ -38,7 +38,7 @@ public class Calendars {
                 window.opens(),
                 window.opens().plus(paper.length()),
                 paper.title(),
-                words.say("calendar.seat", appointment.chair()),
+                appointment.chair().isEmpty() ? "" : words.say("calendar.seat", appointment.chair()),
                 words.say("calendar.text", wall.minute(window.doors()), wall.minute(window.closes())));
         return entry.file();
     }
