@@ -126,6 +126,7 @@ alter table sitting add column readable boolean default true not null;
 create index sitting_by_opens on sitting (opens_at desc, id desc);
 create index sitting_by_progress on sitting (progress, opens_at desc, id desc);
 create index sitting_by_exam on sitting (exam, opens_at desc, id desc);
+create index sitting_figures on sitting (exam, progress, held, room, seat);
 create index sitting_by_held on sitting (held, opens_at desc, id desc);
 
 -- What candidates, exams and papers are found by: words without accents, in small letters.

@@ -35,7 +35,7 @@ final class StoredLedgers implements AutoCloseable {
     static StoredLedgers in(Path folder) throws SQLException {
         String url = "jdbc:h2:file:" + folder.toAbsolutePath().resolve("ledger")
                 + ";IFEXISTS=TRUE;WRITE_DELAY=0;TRACE_LEVEL_FILE=0;COMPRESS=TRUE";
-        return new StoredLedgers(DriverManager.getConnection(url, "sa", ""));
+        return new StoredLedgers(DriverManager.getConnection(url, "", ""));
     }
 
     /** A ledger by its sitting, with the hash of its head. */

@@ -18,6 +18,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class MailController {
 
     private static final int ROWS = 50;
+    private static final int TO_THE_MINUTE = 16;
     private static final int MOST_PAGES = 10_000;
 
     private final Post post;
@@ -49,7 +50,10 @@ class MailController {
         }
 
         private static String minute(Instant at) {
-            return at.truncatedTo(ChronoUnit.MINUTES).toString();
+            return at.truncatedTo(ChronoUnit.MINUTES)
+                    .toString()
+                    .substring(0, TO_THE_MINUTE)
+                    .replace('T', ' ');
         }
     }
 

@@ -5,7 +5,8 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.text.Normalizer;
-import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -22,6 +23,9 @@ public class SearchIndex {
 
     private static final int LONGEST_WORD = 80;
     private static final int MOST_WORDS_ASKED = 6;
+    /** How many words of one name begin with the same letters at most, as far as anybody looks for them. */
+    private static final int WORDS_THAT_BEGIN_ALIKE = 4;
+
     private static final int BATCH = 2_000;
 
     private final EntityManager entities;
@@ -119,29 +123,38 @@ public class SearchIndex {
         }
     }
 
-    /** Returns the names of what has, for every word of {@code text}, a word that begins so; at most {@code most}. */
+    /**
+     * Returns the names of what has, for every word of {@code text}, a word that begins so; at most {@code most}, in the
+     * order of the words.
+     */
     @Transactional(readOnly = true)
     public List<String> find(Kind kind, String text, int most) {
-        List<String> words = words(text).stream().limit(MOST_WORDS_ASKED).toList();
+        List<String> words = words(text).stream()
+                .sorted(Comparator.comparing(String::length).reversed())
+                .limit(MOST_WORDS_ASKED)
+                .toList();
         if (words.isEmpty()) {
             return List.of();
         }
         var query = entities.createNativeQuery(query(words.size()), String.class)
                 .setParameter("kind", kind.name())
-                .setMaxResults(most);
+                .setMaxResults(most * WORDS_THAT_BEGIN_ALIKE);
         for (int i = 0; i < words.size(); i++) {
             query.setParameter("from" + i, words.get(i));
             query.setParameter("to" + i, words.get(i) + Character.MAX_VALUE);
         }
-        List<String> found = new ArrayList<>();
+        Set<String> found = new LinkedHashSet<>();
         query.getResultList().forEach(target -> found.add(String.valueOf(target)));
-        return found;
+        return found.stream().limit(most).toList();
     }
 
-    /** A range instead of a pattern, so that the index by words is used whatever signs the words have. */
+    /**
+     * The longest word leads, because the fewest have it; the index gives its first rows without a look at the others. A
+     * range instead of a pattern, so that it is used whatever signs the words have.
+     */
     private static String query(int words) {
         StringBuilder query = new StringBuilder(
-                "select distinct w0.target from search_word w0 where w0.kind = :kind and w0.word >= :from0 and w0.word < :to0");
+                "select w0.target from search_word w0 where w0.word >= :from0 and w0.word < :to0 and w0.kind = :kind");
         for (int i = 1; i < words; i++) {
             query.append(String.format(
                     Locale.ROOT,
@@ -149,6 +162,6 @@ public class SearchIndex {
                             + " and w%1$d.word >= :from%1$d and w%1$d.word < :to%1$d)",
                     i));
         }
-        return query.append(" order by w0.target").toString();
+        return query.toString();
     }
 }

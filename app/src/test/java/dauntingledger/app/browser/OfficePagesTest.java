@@ -116,12 +116,31 @@ class OfficePagesTest extends BrowserTest {
     }
 
     @Test
+    void showASelectedCandidateWithWhatCanBeChanged() {
+        signInAsOffice();
+        page.navigate("/office/exams/" + running().id() + "/roster");
+        page.locator("tbody a").first().click();
+
+        assertThat(page.locator("aside [name=number]")).hasValue("BW-30101");
+        assertThat(page.locator("aside [name=name]")).hasValue("Alba Ansgarsen");
+        assertThat(page.locator("aside [name=email]")).hasValue("alba.ansgarsen@brackwater.example");
+        assertThat(page.locator("aside [name=room]")).hasValue("North");
+        assertThat(page.locator("tr.open")).containsText("Alba Ansgarsen");
+    }
+
+    @Test
     void andThePublicOnesAreWithoutViolationsToo() {
         signInAsOffice();
         page.navigate("/office/exams/" + announced() + "/registration");
         page.locator("[name=fields]").fill("Born on * | date\nSize | choice: S, M");
         page.locator("[name=consent]").fill("My name may be read out.");
         page.locator("aside .btn.go").click();
+        assertClean(page, "registration");
+        assertThat(page.evaluate("() => document.documentElement.scrollWidth <= innerWidth"))
+                .isEqualTo(true);
+        assertThat(page.evaluate("() => document.querySelector('.staffbar').offsetHeight < 64"))
+                .as("the bar is one line")
+                .isEqualTo(true);
         String link = page.locator("aside a.link").getAttribute("href");
         Page anybody = newBrowser(new Browser.NewContextOptions().setViewportSize(1280, 800));
 

@@ -42,8 +42,7 @@ final class ChildServer implements AutoCloseable {
                                 System.getProperty("java.class.path"),
                                 "dauntingledger.app.DauntingLedger",
                                 "--exam.data=" + data,
-                                "--exam.pin-cost=4",
-                                "--spring.datasource.username=sa"),
+                                "--exam.pin-cost=4"),
                         Stream.of(settings))
                 .toList();
         return new ProcessBuilder(command)

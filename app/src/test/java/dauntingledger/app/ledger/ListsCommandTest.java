@@ -22,7 +22,7 @@ class ListsCommandTest {
     private Path data;
 
     private Connection database() throws SQLException {
-        return DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
+        return DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "", "");
     }
 
     private Map<Long, String> standings() throws SQLException {

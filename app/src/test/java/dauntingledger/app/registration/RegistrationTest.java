@@ -238,7 +238,8 @@ class RegistrationTest extends OfficeWork {
                 .andExpect(content().string(containsString("‘Born on’ must be a day")))
                 .andExpect(content().string(containsString("‘Size’: choose from the list")))
                 .andExpect(content().string(containsString("Registering takes your consent")))
-                .andExpect(content().string(containsString("Åse &lt;b&gt;Ørn")));
+                .andExpect(content().string(containsString("Åse &lt;b&gt;Ørn")))
+                .andExpect(content().string(containsString("value=\"2001-02-30\"")));
     }
 
     @Test
