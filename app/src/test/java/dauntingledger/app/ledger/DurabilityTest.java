@@ -126,7 +126,7 @@ class DurabilityTest {
     private Map<Integer, List<String>> readLedgers() throws SQLException {
         Map<Integer, List<String>> ledgers = new HashMap<>();
         Map<Integer, Hash> last = new HashMap<>();
-        try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
+        try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "", "");
                 ResultSet rows = connection
                         .createStatement()
                         .executeQuery("select sitting, seq, line, hash, paper, paper_version, seed from ledger_line"

@@ -105,8 +105,7 @@ class RepairTest {
 
         @BeforeEach
         void aDatabaseOfAStoppedServer() throws Exception {
-            try (Connection connection =
-                            DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
+            try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "", "");
                     Statement statement = connection.createStatement()) {
                 statement.execute("create table sitting (id bigint, paper varchar, paper_version int, seed int)");
                 statement.execute("create table ledger_line (sitting bigint, seq int, line varchar, hash binary(32))");
@@ -147,8 +146,7 @@ class RepairTest {
         }
 
         private List<String> lines() throws Exception {
-            try (Connection connection =
-                            DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "sa", "");
+            try (Connection connection = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("ledger"), "", "");
                     var rows = connection
                             .createStatement()
                             .executeQuery("select line || rawtohex(hash) from ledger_line order by seq")) {
