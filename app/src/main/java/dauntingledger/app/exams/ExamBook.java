@@ -22,6 +22,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -108,10 +109,17 @@ class ExamBook implements Exams {
         page(0, Integer.MAX_VALUE).forEach(this::index);
     }
 
-    private static void requireGood(ExamPlan plan) {
-        List<String> problems = plan.hours().problems().stream()
-                .map(problem -> "hours-" + PlainNames.name(problem))
-                .toList();
+    private void requireGood(ExamPlan plan) {
+        List<String> problems = new ArrayList<>();
+        plan.hours().problems().forEach(problem -> problems.add("hours-" + PlainNames.name(problem)));
+        boolean known = transactions.execute(status ->
+                plan.rooms().stream().allMatch(room -> entities.find(RoomRecord.class, room.value()) != null));
+        if (!known) {
+            problems.add("places");
+        }
+        if (!plan.staff().stream().allMatch(number -> staff.member(number).isPresent())) {
+            problems.add("staff");
+        }
         if (!problems.isEmpty()) {
             throw new ExamChangeException(problems);
         }
@@ -275,5 +283,10 @@ class ExamBook implements Exams {
     @Override
     public List<Appointment> roster(ExamId exam) {
         return appointments.of(exam);
+    }
+
+    @Override
+    public List<Appointment> roster(ExamId exam, int from, int most) {
+        return appointments.of(exam, from, most);
     }
 }

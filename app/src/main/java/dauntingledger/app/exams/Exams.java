@@ -53,4 +53,7 @@ public interface Exams {
 
     /** Returns who sits an exam, by number. */
     List<Appointment> roster(ExamId exam);
+
+    /** Returns some of those who sit an exam, by number. */
+    List<Appointment> roster(ExamId exam, int from, int most);
 }

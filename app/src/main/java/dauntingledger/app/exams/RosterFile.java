@@ -61,7 +61,9 @@ final class RosterFile {
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
             for (CSVRecord record : parser) {
                 int begins = (int) (parser.getCurrentLineNumber() - lines(record));
-                rows.add(new RosterCheck.Row(Math.max(1, begins), record.toList()));
+                rows.add(new RosterCheck.Row(
+                        Math.max(1, begins),
+                        record.stream().map(RosterFile::plain).toList()));
                 next = parser.getCurrentLineNumber() + 1;
                 if (rows.size() > RosterCheck.MOST_LINES + 1) {
                     break;
@@ -76,6 +78,12 @@ final class RosterFile {
         } catch (IOException e) {
             throw new UncheckedIOException("a text in memory can be read", e);
         }
+    }
+
+    /** Takes the apostrophe off again that keeps a spreadsheet from running a cell which was taken out here. */
+    private static String plain(String cell) {
+        boolean kept = cell.length() > 1 && cell.charAt(0) == '\'' && "=+-@\t\r".indexOf(cell.charAt(1)) >= 0;
+        return kept ? cell.substring(1) : cell;
     }
 
     /** Returns how many line breaks a record has inside its cells; the one at its end is counted by the parser. */

@@ -122,11 +122,18 @@ class AppointmentBook implements Appointments {
     }
 
     @Override
-    @Transactional(readOnly = true)
     public List<Appointment> of(ExamId exam) {
+        return of(exam, 0, Integer.MAX_VALUE);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Appointment> of(ExamId exam, int from, int most) {
         return entities
                 .createQuery("from SittingRecord where exam = :exam order by candidate", SittingRecord.class)
                 .setParameter("exam", exam.value())
+                .setFirstResult(from)
+                .setMaxResults(most)
                 .getResultList()
                 .stream()
                 .map(record -> record.appointment(json))

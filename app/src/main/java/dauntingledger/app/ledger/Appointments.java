@@ -39,6 +39,9 @@ public interface Appointments {
     /** Returns the sittings of an exam, by the numbers of their candidates. */
     List<Appointment> of(ExamId exam);
 
+    /** Returns some of the sittings of an exam, by the numbers of their candidates. */
+    List<Appointment> of(ExamId exam, int from, int most);
+
     /** Shows or hides all sittings of an exam to their candidates. */
     void show(ExamId exam, boolean shown);
 

@@ -2,6 +2,9 @@ package dauntingledger.app.mail;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -19,6 +22,7 @@ class MailController {
 
     private static final int ROWS = 50;
     private static final int TO_THE_MINUTE = 16;
+    private static final int MOST_IN_A_FILE = 50_000;
     private static final int MOST_PAGES = 10_000;
 
     private final Post post;
@@ -69,6 +73,24 @@ class MailController {
         model.addAttribute("page", shown);
         model.addAttribute("more", found.size() > ROWS);
         return "office/mail";
+    }
+
+    /** The list as a file, without what the messages say: that holds one-time links. */
+    @Audited("mail-list-taken-out")
+    @GetMapping("/office/mail.csv")
+    void file(HttpServletResponse response) throws IOException {
+        try (CsvFile out =
+                CsvFile.to(response, "mail", List.of("made", "recipient", "subject", "standing", "problem"))) {
+            for (MailRecord message : post.page(false, 0, MOST_IN_A_FILE)) {
+                Row row = Row.of(message);
+                out.row(List.of(
+                        row.made(),
+                        row.recipient(),
+                        row.subject(),
+                        row.standing().name(),
+                        row.problem()));
+            }
+        }
     }
 
     @Audited("mail-sent-again")

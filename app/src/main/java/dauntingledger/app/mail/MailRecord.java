@@ -62,7 +62,8 @@ class MailRecord {
     MailRecord(Mail.Message message, Instant now) {
         this.once = message.once();
         this.recipient = message.recipient();
-        this.subject = cut(message.subject(), LONGEST_SUBJECT);
+        // A line break would end the header.
+        this.subject = cut(message.subject().replaceAll("\\p{Cntrl}+", " "), LONGEST_SUBJECT);
         this.body = cut(message.text(), LONGEST_BODY);
         message.attachment().ifPresent(file -> {
             this.attachmentName = file.name();

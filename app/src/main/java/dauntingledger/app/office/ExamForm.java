@@ -86,7 +86,9 @@ record ExamForm(
 
     Read read(Papers papers) {
         List<String> problems = new ArrayList<>();
-        if (title.isEmpty() || title.length() > ExamPlan.LONGEST_TITLE) {
+        if (title.isEmpty()
+                || title.length() > ExamPlan.LONGEST_TITLE
+                || title.chars().anyMatch(Character::isISOControl)) {
             problems.add("title");
         }
         Optional<PaperRef> ref =

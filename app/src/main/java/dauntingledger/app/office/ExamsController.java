@@ -13,12 +13,15 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.plain.PlainNames;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -42,6 +45,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class ExamsController {
 
     private static final int ROWS = 50;
+    private static final int MOST_IN_A_FILE = 10_000;
     private static final int MOST_PAGES = 10_000;
     private static final String PROBLEM = "exam.problem.";
 
@@ -100,6 +104,27 @@ class ExamsController {
         model.addAttribute("page", shown);
         model.addAttribute("more", found.size() > ROWS);
         return "office/exams";
+    }
+
+    /** The list as a file. */
+    @Audited("exams-taken-out")
+    @GetMapping("/office/exams.csv")
+    void file(HttpServletResponse response) throws IOException {
+        List<String> columns = List.of("exam", "title", "paper", "day", "opens", "state", "candidates", "without_seat");
+        try (CsvFile out = CsvFile.to(response, "exams", columns)) {
+            for (Exam exam : exams.page(0, MOST_IN_A_FILE)) {
+                Row row = row(exam);
+                out.row(List.of(
+                        row.id(),
+                        row.title(),
+                        row.paper(),
+                        row.day(),
+                        row.hours(),
+                        row.state(),
+                        String.valueOf(row.candidates()),
+                        String.valueOf(row.withoutChair())));
+            }
+        }
     }
 
     private Row row(Exam exam) {

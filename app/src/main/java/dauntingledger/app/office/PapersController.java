@@ -8,9 +8,11 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.papers.VersionKeptException;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.PlainNames;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -66,6 +68,26 @@ class PapersController {
     @GetMapping("/office/papers")
     ModelAndView page() {
         return view(Outcome.NONE, HttpStatus.OK);
+    }
+
+    /** The list as a file. */
+    @Audited("papers-taken-out")
+    @GetMapping("/office/papers.csv")
+    void file(HttpServletResponse response) throws IOException {
+        List<String> columns = List.of("paper", "version", "title", "purpose", "sections", "questions", "sittings");
+        try (CsvFile out = CsvFile.to(response, "papers", columns)) {
+            for (PaperRef ref : papers.all()) {
+                Row row = row(ref);
+                out.row(List.of(
+                        ref.id().value(),
+                        String.valueOf(ref.version()),
+                        row.title(),
+                        row.purpose(),
+                        String.valueOf(row.sections()),
+                        String.valueOf(row.questions()),
+                        String.valueOf(row.sittings())));
+            }
+        }
     }
 
     /** Takes a package in; nothing is kept unless all of it can be read. */

@@ -8,9 +8,11 @@ import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Origin;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
@@ -53,13 +55,21 @@ class RosterController {
     private static final int LONGEST_NAME = 120;
     private static final int ROWS = 100;
 
+    private final Appointments appointments;
     private final Exams exams;
     private final Rosters rosters;
     private final Candidates candidates;
     private final ExamPages pages;
     private final Words words;
 
-    RosterController(Exams exams, Rosters rosters, Candidates candidates, ExamPages pages, Words words) {
+    RosterController(
+            Appointments appointments,
+            Exams exams,
+            Rosters rosters,
+            Candidates candidates,
+            ExamPages pages,
+            Words words) {
+        this.appointments = appointments;
         this.exams = exams;
         this.rosters = rosters;
         this.candidates = candidates;
@@ -89,9 +99,10 @@ class RosterController {
             @RequestParam(defaultValue = "0") long sitting,
             Model model) {
         Exam found = pages.find(exam);
-        Optional<Appointment> open = exams.roster(found.id()).stream()
-                .filter(one -> one.sitting().value() == sitting)
-                .findFirst();
+        Optional<Appointment> open = appointments
+                .find(new SittingId(sitting))
+                .filter(one ->
+                        one.exam().filter(in -> in.exam().equals(found.id())).isPresent());
         Map<RosterColumn, String> cells = new EnumMap<>(RosterColumn.class);
         open.ifPresent(one -> cells.putAll(typed(found, one)));
         model.addAttribute(
@@ -116,14 +127,14 @@ class RosterController {
     }
 
     private String page(Exam exam, int page, Map<RosterColumn, String> typed, List<String> problems, Model model) {
-        List<Appointment> roster = exams.roster(exam.id());
-        int shown = Math.clamp(page, 0, Math.max(0, (roster.size() - 1) / ROWS));
-        List<Appointment> here = roster.subList(shown * ROWS, Math.min(roster.size(), (shown + 1) * ROWS));
+        int count = exams.facts(exam).candidates();
+        int shown = Math.clamp(page, 0, Math.max(0, (count - 1) / ROWS));
+        List<Appointment> here = exams.roster(exam.id(), shown * ROWS, ROWS);
         pages.put(exam, model);
         model.addAttribute("rows", rows(exam, here));
-        model.addAttribute("count", roster.size());
+        model.addAttribute("count", count);
         model.addAttribute("page", shown);
-        model.addAttribute("more", (shown + 1) * ROWS < roster.size());
+        model.addAttribute("more", (shown + 1) * ROWS < count);
         Map<String, String> byKey = new HashMap<>();
         Arrays.stream(RosterColumn.values()).forEach(column -> byKey.put(column.key(), typed.getOrDefault(column, "")));
         model.addAttribute("typed", byKey);

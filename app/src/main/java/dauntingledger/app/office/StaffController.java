@@ -5,11 +5,15 @@ import dauntingledger.app.exams.Centres;
 import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.staff.Invitations;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.RosterCheck;
+import dauntingledger.rulebook.plain.PlainNames;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -99,7 +103,7 @@ class StaffController {
             if (!Staff.NUMBER.matcher(number).matches() || number.length() > Staff.LONGEST_NUMBER) {
                 problems.add("number");
             }
-            if (name.isEmpty() || name.length() > LONGEST_NAME) {
+            if (name.isEmpty() || name.length() > LONGEST_NAME || name.chars().anyMatch(Character::isISOControl)) {
                 problems.add("name");
             }
             if (!RosterCheck.isEmail(email)) {
@@ -138,6 +142,24 @@ class StaffController {
         return String.join(", ", parts);
     }
 
+    /** The list as a file. */
+    @Audited("staff-taken-out")
+    @GetMapping("/office/staff.csv")
+    void file(HttpServletResponse response) throws IOException {
+        List<String> columns = List.of("number", "name", "email", "role", "standing", "second_factor");
+        try (CsvFile out = CsvFile.to(response, "staff", columns)) {
+            for (Staff.Member member : staff.all()) {
+                out.row(List.of(
+                        member.number(),
+                        member.name(),
+                        member.email(),
+                        member.role().key(),
+                        PlainNames.name(member.standing()),
+                        String.valueOf(member.factorSet())));
+            }
+        }
+    }
+
     @GetMapping("/office/staff/new")
     String fresh(Model model) {
         return form(
@@ -150,7 +172,7 @@ class StaffController {
     @Audited("staff-invited")
     @PostMapping("/office/staff")
     ModelAndView invite(@ModelAttribute("form") Form form, Model model, RedirectAttributes redirected) {
-        if (!form.problems().isEmpty()) {
+        if (!problems(form).isEmpty()) {
             return refused(form, Optional.empty(), inWords(form), model);
         }
         try {
@@ -185,7 +207,7 @@ class StaffController {
                 form.papers(),
                 form.centre(),
                 form.factorRequired());
-        if (!kept.problems().isEmpty()) {
+        if (!problems(kept).isEmpty()) {
             return refused(kept, Optional.of(found), inWords(kept), model);
         }
         return does(found, one -> staff.change(kept.profile()), "changed", model, redirected);
@@ -220,8 +242,16 @@ class StaffController {
         }
     }
 
+    private List<String> problems(Form form) {
+        List<String> problems = new ArrayList<>(form.problems());
+        if (form.centre() != Staff.NO_CENTRE && centres.find(form.centre()).isEmpty()) {
+            problems.add("centre");
+        }
+        return problems;
+    }
+
     private List<String> inWords(Form form) {
-        return form.problems().stream()
+        return problems(form).stream()
                 .map(problem -> words.say("staff.problem." + problem))
                 .toList();
     }

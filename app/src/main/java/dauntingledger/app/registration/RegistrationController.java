@@ -4,11 +4,14 @@ import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.office.ExamPages;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.words.Address;
 import dauntingledger.app.words.SquareCode;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.plain.PlainNames;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -32,6 +35,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RegistrationController {
 
     private static final int MOST_SHOWN = 500;
+    private static final int LONGEST_FIELDS = 4_000;
 
     private final Registrations registrations;
     private final ExamPages pages;
@@ -93,7 +97,7 @@ class RegistrationController {
                     details.add(detail(line, details.size() + 1));
                 }
             }
-            if (details.size() > Detail.MOST) {
+            if (details.size() > Detail.MOST || fields.length() > LONGEST_FIELDS) {
                 throw new IllegalArgumentException("at most " + Detail.MOST + " fields");
             }
             return details;
@@ -154,6 +158,20 @@ class RegistrationController {
                                 .map(String::valueOf)
                                 .filter(answer -> !answer.isEmpty())
                                 .toList()));
+    }
+
+    /** Those who have registered as a file. */
+    @Audited("applicants-taken-out")
+    @GetMapping("/office/exams/{exam}/registration.csv")
+    void file(@PathVariable long exam, HttpServletResponse response) throws IOException {
+        Exam found = pages.find(exam);
+        List<String> columns = List.of("name", "email", "standing", "number", "answers");
+        try (CsvFile out = CsvFile.to(response, "registration-" + exam, columns)) {
+            for (Applicant applicant : registrations.all(found.id(), Registration.MOST_PLACES)) {
+                Row row = row(applicant);
+                out.row(List.of(row.name(), row.email(), row.standing(), row.number(), row.answers()));
+            }
+        }
     }
 
     @Audited("registration-set")

@@ -36,7 +36,7 @@ class RegistrationRecord {
 
     private String consent = "";
 
-    @Column(length = 8000)
+    @Column(length = 30_000)
     private String fields = "[]";
 
     protected RegistrationRecord() {}

@@ -4,11 +4,14 @@ import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.requests.RequestRecord.Standing;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.PlainNames;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.http.CacheControl;
@@ -30,6 +33,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RequestsController {
 
     private static final int ROWS = 50;
+    private static final int MOST_IN_A_FILE = 50_000;
     private static final int MOST_PAGES = 10_000;
 
     private final Requests requests;
@@ -70,6 +74,28 @@ class RequestsController {
         model.addAttribute("page", shown);
         model.addAttribute("more", found.size() > ROWS);
         return "requests/office";
+    }
+
+    /** The list as a file; the documents stay where they are. */
+    @Audited("requests-taken-out")
+    @GetMapping("/office/requests.csv")
+    void file(HttpServletResponse response) throws IOException {
+        List<String> columns =
+                List.of("number", "name", "made", "text", "document", "standing", "reason", "decided_by");
+        try (CsvFile out = CsvFile.to(response, "requests", columns)) {
+            for (RequestRecord request : requests.page(0, MOST_IN_A_FILE)) {
+                Row row = row(request);
+                out.row(List.of(
+                        row.number(),
+                        row.name(),
+                        row.made(),
+                        row.text(),
+                        String.valueOf(row.document()),
+                        row.standing(),
+                        row.reason(),
+                        row.decidedBy()));
+            }
+        }
     }
 
     private Row row(RequestRecord request) {

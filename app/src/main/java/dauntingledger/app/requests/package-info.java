@@ -1,6 +1,7 @@
 /** What candidates ask for, with a document, and what the office decides. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"audit", "ledger", "mail", "papers", "said", "signin", "staff", "words"})
+@ApplicationModule(
+        allowedDependencies = {"audit", "ledger", "mail", "papers", "said", "sheets", "signin", "staff", "words"})
 package dauntingledger.app.requests;
 
 import org.jspecify.annotations.NullMarked;

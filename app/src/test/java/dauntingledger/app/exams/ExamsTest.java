@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.BegunException;
+import dauntingledger.app.ledger.RoomId;
 import dauntingledger.rulebook.exam.Chair;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.exam.RoomPlan;
@@ -99,6 +100,19 @@ class ExamsTest extends OfficeWork {
 
         assertThat(exams.obstacles(exam, ExamState.ANNOUNCED))
                 .containsExactly(ExamState.Obstacle.ROOM_WITHOUT_INVIGILATOR);
+    }
+
+    @Test
+    void areRefusedWithRoomsAndStaffThatAreNotThere() {
+        assertThatThrownBy(() -> exams.make(new ExamPlan(
+                        "Nowhere",
+                        paper("pilot-licence"),
+                        in(Duration.ofDays(1)),
+                        Set.of(new RoomId(999_999)),
+                        false,
+                        Set.of("NOBODY-1"))))
+                .isInstanceOf(ExamChangeException.class)
+                .hasMessageContaining("[places, staff]");
     }
 
     @Test

@@ -167,6 +167,14 @@ class RosterTest extends OfficeWork {
     }
 
     @Test
+    void readsWhatWasTakenOutHereAsItWas() {
+        RosterFile.Read read = RosterFile.read(csv("number,name,aids", "1,\"'=cmd()\",\"'-\"", "2,'Ann,x"));
+
+        assertThat(read.rows().get(1).cells()).containsExactly("1", "=cmd()", "-");
+        assertThat(read.rows().get(2).cells()).containsExactly("2", "'Ann", "x");
+    }
+
+    @Test
     void namesTheLineInWhichARowBegins() {
         RosterFile.Read read = RosterFile.read(csv("number,name", "1,\"two\r\nlines\"", "", "2,Bo", "3,Cy"));
 

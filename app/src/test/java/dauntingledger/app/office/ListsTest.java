@@ -28,6 +28,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -139,6 +140,14 @@ class ListsTest extends OfficeWork {
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("\"'=cmd()\"")))
                 .andExpect(content().string(containsString("\"'-1\"")));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"exams", "staff", "papers", "requests", "mail", "rooms", "sittings"})
+    void canEachBeTakenOut(String name) throws Exception {
+        mvc.perform(get("/office/" + name + ".csv").with(user("OFF-1").roles("OFFICE")))
+                .andExpect(status().isOk())
+                .andExpect(content().contentTypeCompatibleWith("text/csv"));
     }
 
     @Test
