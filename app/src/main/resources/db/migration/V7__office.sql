@@ -134,7 +134,7 @@ create table search_word (
     word varchar(80) not null,
     kind varchar(12) not null,
     target varchar(80) not null,
-    primary key (word, kind, target)
+    primary key (kind, word, target)
 );
 create index search_word_by_target on search_word (kind, target);
 

@@ -31,6 +31,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class ChairsController {
 
+    private static final int MOST_WAITING = 200;
+
     private final Exams exams;
     private final Chairs chairs;
     private final ExamPages pages;
@@ -62,9 +64,13 @@ class ChairsController {
                         .map(room -> place(room, roster, people))
                         .toList());
         model.addAttribute(
+                "waitingCount",
+                roster.stream().filter(one -> one.chair().isEmpty()).count());
+        model.addAttribute(
                 "waiting",
                 roster.stream()
                         .filter(sitting -> sitting.chair().isEmpty())
+                        .limit(MOST_WAITING)
                         .map(sitting -> occupant(sitting, people))
                         .toList());
         model.addAttribute(

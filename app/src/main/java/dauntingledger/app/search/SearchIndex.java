@@ -88,6 +88,12 @@ public class SearchIndex {
         });
     }
 
+    /** Makes each target, which is not in the index yet, be found by its texts. */
+    @Transactional
+    public void addAll(Kind kind, Map<String, List<String>> texts) {
+        entities.unwrap(Session.class).doWork(connection -> insert(connection, kind, texts));
+    }
+
     private static void clear(Connection connection, Kind kind, Set<String> targets) throws SQLException {
         try (PreparedStatement delete =
                 connection.prepareStatement("delete from search_word where kind = ? and target = ?")) {
@@ -130,8 +136,8 @@ public class SearchIndex {
     @Transactional(readOnly = true)
     public List<String> find(Kind kind, String text, int most) {
         List<String> words = words(text).stream()
-                .sorted(Comparator.comparing(String::length).reversed())
                 .limit(MOST_WORDS_ASKED)
+                .sorted(Comparator.comparing((String word) -> howMany(kind, word)))
                 .toList();
         if (words.isEmpty()) {
             return List.of();
@@ -148,9 +154,21 @@ public class SearchIndex {
         return found.stream().limit(most).toList();
     }
 
+    /** Returns how many words begin so, as far as it matters. */
+    private long howMany(Kind kind, String word) {
+        return ((Number) entities.createNativeQuery("""
+                        select count(*) from (select 1 from search_word where word >= ?1 and word < ?2 and kind = ?3
+                            fetch first 1000 rows only)""", Long.class)
+                        .setParameter(1, word)
+                        .setParameter(2, word + Character.MAX_VALUE)
+                        .setParameter(3, kind.name())
+                        .getSingleResult())
+                .longValue();
+    }
+
     /**
-     * The longest word leads, because the fewest have it; the index gives its first rows without a look at the others. A
-     * range instead of a pattern, so that it is used whatever signs the words have.
+     * The word that the fewest have leads; the index gives its first rows without a look at the others. A range instead
+     * of a pattern, so that it is used whatever signs the words have.
      */
     private static String query(int words) {
         StringBuilder query = new StringBuilder(

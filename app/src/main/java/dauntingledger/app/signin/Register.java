@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
@@ -106,11 +107,15 @@ class Register implements Candidates, TakenNumbers, UserDetailsService {
                             .filter(one -> there.containsKey(one.number()) && !one.equals(there.get(one.number())))
                             .toList());
         });
-        Map<String, List<String>> texts = new HashMap<>();
-        all.stream()
-                .filter(one -> !one.equals(there.get(one.number())))
-                .forEach(one -> texts.put(one.number(), List.of(one.number(), one.name())));
-        index.putAll(SearchIndex.Kind.CANDIDATE, texts);
+        index.addAll(SearchIndex.Kind.CANDIDATE, texts(all.stream().filter(one -> !there.containsKey(one.number()))));
+        index.putAll(
+                SearchIndex.Kind.CANDIDATE,
+                texts(all.stream()
+                        .filter(one -> there.containsKey(one.number()) && !one.equals(there.get(one.number())))));
+    }
+
+    private static Map<String, List<String>> texts(Stream<Candidate> candidates) {
+        return candidates.collect(Collectors.toMap(Candidate::number, one -> List.of(one.number(), one.name())));
     }
 
     @EventListener

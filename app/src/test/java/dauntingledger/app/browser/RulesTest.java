@@ -108,6 +108,7 @@ class RulesTest extends BrowserTest {
             for (int question = 0; question < 3; question++) {
                 toItsEnd();
                 page.locator("[data-do=next]").click();
+                assertThat(question()).containsText("question " + (question + 2) + " of 4");
             }
             assertThat(question()).containsText("Which of these are true?");
             toItsEnd();
