@@ -34,6 +34,8 @@ class Letters {
     private static final float TOP = PdfFile.A4.getHeight() - 64;
     private static final float LABEL = 130;
     private static final float CODE = 92;
+    private static final float ROW = 20;
+    private static final float ROW_SIZE = 11.5f;
 
     private final Candidates candidates;
     private final Rooms rooms;
@@ -164,8 +166,8 @@ class Letters {
 
         private void row(String label, String text) {
             sheet.text(words.say(label), LEFT, y, 10, LABEL - 8);
-            sheet.text(text, LEFT + LABEL, y, 11.5f, WIDE - LABEL);
-            y -= 20;
+            float below = sheet.paragraph(text, LEFT + LABEL, y + ROW_SIZE, ROW_SIZE, WIDE - LABEL);
+            y = Math.min(y - ROW, below - ROW / 2);
         }
 
         private void brings(PaperText text) {

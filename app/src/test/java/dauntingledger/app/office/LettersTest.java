@@ -104,6 +104,7 @@ class LettersTest extends OfficeWork {
         assertThat(pages.getFirst())
                 .contains("Letter of admission", roster.getFirst().candidate(), "Ann Å", room.name(), "A1")
                 .contains("http://localhost")
+                .containsPattern("Nobody is admitted\\s+from\\s+[0-9]{2}:[0-9]{2}\\s+on\\.")
                 .contains("What you are granted");
         assertThat(pages.getLast()).contains("Zulassungsschreiben", "B2");
         signsIn(roster.getFirst().candidate(), pin(pages.getFirst()), true);
