@@ -9,6 +9,9 @@ import java.util.Optional;
 /** Schools, companies and teachers who may enter candidates of their own for exams. */
 public interface Centres {
 
+    /** Why somebody cannot be entered whose centre has entered as many as it may. */
+    String FULL = "centre-full";
+
     int LONGEST_NAME = 120;
 
     /** A centre. */

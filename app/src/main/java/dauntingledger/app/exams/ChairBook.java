@@ -1,17 +1,13 @@
 package dauntingledger.app.exams;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Revision;
 import dauntingledger.app.ledger.RoomId;
-import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.exam.Chair;
 import dauntingledger.rulebook.exam.Seating;
 import dauntingledger.rulebook.paper.Paper;
-import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -26,23 +22,21 @@ import org.springframework.stereotype.Component;
 @Component
 class ChairBook implements Chairs {
 
-    private final EntityManager entities;
     private final Exams exams;
+    private final OpenExams open;
     private final Rooms rooms;
-    private final Appointments appointments;
     private final Papers papers;
 
-    ChairBook(EntityManager entities, Exams exams, Rooms rooms, Appointments appointments, Papers papers) {
-        this.entities = entities;
+    ChairBook(Exams exams, OpenExams open, Rooms rooms, Papers papers) {
         this.exams = exams;
+        this.open = open;
         this.rooms = rooms;
-        this.appointments = appointments;
         this.papers = papers;
     }
 
     @Override
-    public Given give(ExamId id, long seed, boolean all) {
-        Exam exam = open(id);
+    public int give(ExamId id, long seed, boolean all) {
+        Exam exam = open.find(id);
         List<Appointment> roster = exams.roster(id);
         List<Appointment> wanting = roster.stream()
                 .filter(sitting -> all || sitting.chair().isEmpty())
@@ -63,28 +57,13 @@ class ChairBook implements Chairs {
                         .orElse(sitting))
                 .toList();
         Seating.Orders orders = orders(exam, seated, seed);
+        Set<Appointment> before = Set.copyOf(roster);
         List<Appointment> changed = seated.stream()
                 .map(sitting -> withOrder(sitting, orders))
-                .filter(sitting -> !roster.contains(sitting))
+                .filter(sitting -> !before.contains(sitting))
                 .toList();
-        revise(changed, () -> entities.find(ExamRecord.class, id.value()).chairSeed(seed));
-        return new Given(wanting.size(), seed, orders.alike());
-    }
-
-    private Exam open(ExamId id) {
-        Exam exam = exams.find(id).orElseThrow();
-        if (!exam.state().isOpenToChange()) {
-            throw new ExamChangeException("not-open");
-        }
-        return exam;
-    }
-
-    private void revise(List<Appointment> changed, Runnable besides) {
-        try {
-            appointments.revise(Revision.changing(changed), besides);
-        } catch (BegunException e) {
-            throw new ExamChangeException("begun");
-        }
+        open.change(exam, Revision.changing(changed), record -> record.chairSeed(seed));
+        return orders.alike();
     }
 
     private static Seating.Person person(Appointment sitting) {
@@ -94,8 +73,7 @@ class ChairBook implements Chairs {
 
     private List<Seating.Room> seatingRooms(Exam exam, List<Appointment> roster, List<Appointment> wanting) {
         Set<String> seatedAnew = wanting.stream().map(Appointment::candidate).collect(Collectors.toSet());
-        return rooms.all().stream()
-                .filter(room -> exam.codes().containsKey(room.id()))
+        return rooms.of(exam).stream()
                 .map(room -> new Seating.Room(
                         room.id().value(),
                         room.plan(),
@@ -127,33 +105,19 @@ class ChairBook implements Chairs {
         return place(sitting)
                 .map(orders.changed()::get)
                 .filter(Objects::nonNull)
-                .map(seed -> new Appointment(
-                        sitting.sitting(),
-                        sitting.candidate(),
-                        sitting.paper(),
-                        sitting.chair(),
-                        sitting.terms(),
-                        seed,
-                        sitting.exam()))
+                .map(sitting::drawnWith)
                 .orElse(sitting);
     }
 
     private static Appointment moved(Appointment sitting, Exam exam, Optional<Seating.Place> place) {
         Optional<RoomId> room = place.map(Seating.Place::room).map(RoomId::new);
-        Terms terms = sitting.terms();
-        return new Appointment(
-                sitting.sitting(),
-                sitting.candidate(),
-                sitting.paper(),
-                place.map(Seating.Place::chair).map(Chair::label).orElse(""),
-                terms.withCode(exam.code(room)),
-                sitting.seed(),
-                sitting.exam().map(in -> in.in(room)));
+        return sitting.at(
+                room, place.map(Seating.Place::chair).map(Chair::label).orElse(""), exam.code(room));
     }
 
     @Override
     public void move(Appointment sitting, Optional<Place> to) {
-        Exam exam = open(sitting.exam().orElseThrow().exam());
+        Exam exam = open.find(sitting.exam().orElseThrow().exam());
         Optional<Seating.Place> place =
                 to.map(one -> new Seating.Place(one.room().value(), one.chair()));
         if (to.filter(one -> !isThere(exam, one)).isPresent()) {
@@ -166,7 +130,7 @@ class ChairBook implements Chairs {
                     .filter(other -> place.isPresent() && place(other).equals(place))
                     .forEach(other -> changed.add(moved(other, exam, place(sitting))));
         }
-        revise(changed, () -> {});
+        open.change(exam, Revision.changing(changed), record -> {});
     }
 
     private boolean isThere(Exam exam, Place place) {

@@ -10,21 +10,13 @@ import java.util.Optional;
 public interface Chairs {
 
     /**
-     * What came of giving chairs.
-     *
-     * @param seated how many got a chair
-     * @param seed what it was drawn with
-     * @param alike how many pairs of neighbours get their questions in the same order, because the paper has too few
-     */
-    record Given(int seated, long seed, int alike) {}
-
-    /**
      * Gives chairs by a seed, and lets neighbours have other orders of questions where the paper has several.
      *
      * @param all whether everybody is seated anew; if not, only those who have no chair
+     * @return how many pairs of neighbours get their questions in the same order, because the paper has too few
      * @throws ExamChangeException if there are too few chairs, or somebody has come in
      */
-    Given give(ExamId exam, long seed, boolean all);
+    int give(ExamId exam, long seed, boolean all);
 
     /**
      * Gives somebody a chair; who sits there gets the chair that becomes free.

@@ -58,6 +58,11 @@ public record Exam(
         return room.map(in -> codes.getOrDefault(in, "")).orElseGet(() -> homeCode.orElse(""));
     }
 
+    /** Returns whether somebody who is put on the roster at {@code now} can still sit it. */
+    public boolean admits(Instant now) {
+        return state.isOpenToChange() && now.isBefore(hours.window().closes());
+    }
+
     public boolean isAtHome() {
         return homeCode.isPresent();
     }

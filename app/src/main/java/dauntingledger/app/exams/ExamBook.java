@@ -45,6 +45,7 @@ class ExamBook implements Exams {
     private final SearchIndex index;
     private final Notices notices;
     private final ExamFigures figures;
+    private final OpenExams open;
     private final Clock clock;
     private final DoorCodes codes = new DoorCodes();
 
@@ -71,6 +72,7 @@ class ExamBook implements Exams {
             SearchIndex index,
             Notices notices,
             ExamFigures figures,
+            OpenExams open,
             Clock clock) {
         this.entities = entities;
         this.transactions = transactions;
@@ -80,6 +82,7 @@ class ExamBook implements Exams {
         this.index = index;
         this.notices = notices;
         this.figures = figures;
+        this.open = open;
         this.clock = clock;
     }
 
@@ -148,10 +151,7 @@ class ExamBook implements Exams {
     @Override
     public List<String> change(ExamId id, ExamPlan plan) {
         requireGood(plan);
-        Exam before = find(id).orElseThrow();
-        if (!before.state().isOpenToChange()) {
-            throw new ExamChangeException("not-open");
-        }
+        Exam before = open.find(id);
         List<Appointment> roster = roster(id);
         requirePlacesKept(plan, roster);
         Exam after = planned(plan, before);
@@ -159,11 +159,11 @@ class ExamBook implements Exams {
         Set<Appointment> begun = figures.begun(roster);
         List<Appointment> revised = roster.stream()
                 .filter(sitting -> hoursChange || !begun.contains(sitting))
+                .filter(sitting -> !revised(sitting, after).equals(sitting))
                 .map(sitting -> revised(sitting, after))
-                .filter(sitting -> !roster.contains(sitting))
                 .toList();
-        appointments.revise(Revision.changing(revised), () -> {
-            entities.find(ExamRecord.class, id.value()).become(after);
+        open.change(before, Revision.changing(revised), record -> {
+            record.become(after);
             index(after);
         });
         if (after.timesMoved() > before.timesMoved()) {
@@ -187,14 +187,9 @@ class ExamBook implements Exams {
     /** Returns a sitting as it is in this exam now. */
     private static Appointment revised(Appointment sitting, Exam exam) {
         Terms terms = sitting.terms();
-        return new Appointment(
-                sitting.sitting(),
-                sitting.candidate(),
+        return sitting.on(
                 exam.paper(),
-                sitting.chair(),
-                new Terms(exam.hours().window(), exam.code(sitting.room()), terms.accommodations(), terms.display()),
-                sitting.seed(),
-                sitting.exam());
+                new Terms(exam.hours().window(), exam.code(sitting.room()), terms.accommodations(), terms.display()));
     }
 
     @Override
@@ -235,7 +230,6 @@ class ExamBook implements Exams {
         Window window = exam.hours().window();
         ExamFigures.Figures found = figures.of(exam);
         return new ExamState.Facts(
-                window.doors(),
                 window.closes(),
                 found.candidates(),
                 found.withoutChair(),
@@ -263,16 +257,14 @@ class ExamBook implements Exams {
         boolean neighbour = now.next().filter(to::equals).isPresent()
                 || now.back().filter(to::equals).isPresent();
         if (!neighbour) {
-            throw new ExamChangeException("not-next");
+            throw new ExamChangeException("another-state");
         }
         List<Obstacle> obstacles = obstacles(exam, to);
         if (!obstacles.isEmpty()) {
             throw new ExamChangeException(
                     obstacles.stream().map(PlainNames::name).toList());
         }
-        transactions.executeWithoutResult(
-                status -> entities.find(ExamRecord.class, id.value()).state(to));
-        appointments.show(id, to.isShown());
+        appointments.show(id, to.isShown(), () -> open.hold(exam).state(to));
     }
 
     @Override

@@ -8,6 +8,7 @@ import dauntingledger.app.papers.Papers;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -76,10 +77,10 @@ class ExamFigures {
         if (sittings.isEmpty()) {
             return Set.of();
         }
-        List<?> begun = entities.createNativeQuery(
+        Set<?> begun = new HashSet<>(entities.createNativeQuery(
                         "select id from sitting where exam = ?1 and progress <> 'BEFORE'", Long.class)
                 .setParameter(1, sittings.getFirst().exam().orElseThrow().exam().value())
-                .getResultList();
+                .getResultList());
         return sittings.stream()
                 .filter(sitting -> begun.contains(sitting.sitting().value()))
                 .collect(Collectors.toSet());

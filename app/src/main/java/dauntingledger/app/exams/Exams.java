@@ -1,7 +1,6 @@
 package dauntingledger.app.exams;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.rulebook.exam.ExamState;
 import java.util.List;
@@ -19,8 +18,7 @@ public interface Exams {
      * announced, everybody with an email is told, with a calendar file that takes the place of the one before.
      *
      * @return the numbers of candidates who keep the paper that they have begun, if the paper changes
-     * @throws BegunException if hours or places change, and somebody has come in
-     * @throws ExamChangeException if it cannot be changed so
+     * @throws ExamChangeException if it cannot be changed so, or hours or places change and somebody has come in
      */
     List<String> change(ExamId exam, ExamPlan plan);
 

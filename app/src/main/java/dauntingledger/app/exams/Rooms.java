@@ -24,6 +24,13 @@ public interface Rooms {
     /** Returns all rooms by name. */
     List<Room> all();
 
+    /** Returns the rooms of an exam by name. */
+    default List<Room> of(Exam exam) {
+        return all().stream()
+                .filter(room -> exam.codes().containsKey(room.id()))
+                .toList();
+    }
+
     Optional<Room> find(RoomId id);
 
     /** @throws IllegalStateException if another room has this name, whatever its case */

@@ -3,8 +3,6 @@ package dauntingledger.app.exams;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.app.ledger.Revision;
@@ -46,9 +44,10 @@ class RosterBook implements Rosters {
     private final TransactionTemplate transactions;
     private final Exams exams;
     private final Rooms rooms;
-    private final Appointments appointments;
+    private final OpenExams open;
     private final Candidates candidates;
     private final Papers papers;
+    private final Centres centres;
     private final Staff staff;
     private final ExamFigures figures;
     private final ApplicationEventPublisher events;
@@ -59,9 +58,10 @@ class RosterBook implements Rosters {
             TransactionTemplate transactions,
             Exams exams,
             Rooms rooms,
-            Appointments appointments,
+            OpenExams open,
             Candidates candidates,
             Papers papers,
+            Centres centres,
             Staff staff,
             ExamFigures figures,
             ApplicationEventPublisher events,
@@ -70,9 +70,10 @@ class RosterBook implements Rosters {
         this.transactions = transactions;
         this.exams = exams;
         this.rooms = rooms;
-        this.appointments = appointments;
+        this.open = open;
         this.candidates = candidates;
         this.papers = papers;
+        this.centres = centres;
         this.staff = staff;
         this.figures = figures;
         this.events = events;
@@ -96,7 +97,7 @@ class RosterBook implements Rosters {
             return new Preview(name, "", read.findings(), List.of(), List.of(), List.of(), 0);
         }
         Sent sent = new Sent(name, new String(contents, StandardCharsets.UTF_8));
-        Planned planned = plan(exam, sent, read);
+        Planned planned = plan(exams.find(exam).orElseThrow(), sent, read);
         keep(exam, sent);
         return planned.preview();
     }
@@ -136,15 +137,14 @@ class RosterBook implements Rosters {
 
     @Override
     public Optional<Preview> pending(ExamId exam) {
-        return sent(exam).map(file -> plan(exam, file).preview());
+        return sent(exam).map(file -> plan(exams.find(exam).orElseThrow(), file).preview());
     }
 
-    private Planned plan(ExamId exam, Sent sent) {
+    private Planned plan(Exam exam, Sent sent) {
         return plan(exam, sent, RosterFile.read(sent.contents().getBytes(StandardCharsets.UTF_8)));
     }
 
-    private Planned plan(ExamId id, Sent sent, RosterFile.Read read) {
-        Exam exam = exams.find(id).orElseThrow();
+    private Planned plan(Exam exam, Sent sent, RosterFile.Read read) {
         RosterCheck.Result checked = RosterCheck.check(read.rows(), context(exam));
         List<RosterFinding> findings = new ArrayList<>(checked.findings());
         RosterPlan plan = planOf(exam, checked.lines(), Origin.FILE, NO_CENTRE);
@@ -196,9 +196,7 @@ class RosterBook implements Rosters {
     }
 
     private Map<String, Rooms.Room> roomsOf(Exam exam) {
-        return rooms.all().stream()
-                .filter(room -> exam.codes().containsKey(room.id()))
-                .collect(Collectors.toMap(Rooms.Room::name, room -> room));
+        return rooms.of(exam).stream().collect(Collectors.toMap(Rooms.Room::name, room -> room));
     }
 
     private RosterCheck.Context context(Exam exam) {
@@ -217,37 +215,26 @@ class RosterBook implements Rosters {
     public Preview confirm(ExamId id, String digest) {
         Sent sent = sent(id).filter(file -> file.digest().equals(digest))
                 .orElseThrow(() -> new ExamChangeException("another-file"));
-        requireOpen(id);
-        Planned planned = plan(id, sent);
+        Exam exam = open.find(id);
+        Planned planned = plan(exam, sent);
         if (!planned.preview().isGood()) {
             throw new ExamChangeException("findings");
         }
-        carryOut(planned.plan(), () -> forget(id));
+        carryOut(exam, planned.plan(), () -> forget(id));
         planned.plan().revision().cancelled().forEach(this::freed);
         return planned.preview();
     }
 
-    private void requireOpen(ExamId id) {
-        if (!exams.find(id).orElseThrow().state().isOpenToChange()) {
-            throw new ExamChangeException("not-open");
-        }
-    }
-
-    private void carryOut(RosterPlan plan, Runnable besides) {
-        try {
-            appointments.revise(plan.revision(), () -> {
-                candidates.registerAll(plan.registered());
-                besides.run();
-            });
-        } catch (BegunException e) {
-            throw new ExamChangeException("begun");
-        }
+    private void carryOut(Exam exam, RosterPlan plan, Runnable besides) {
+        open.change(exam, plan.revision(), record -> {
+            candidates.registerAll(plan.registered());
+            besides.run();
+        });
     }
 
     @Override
     public List<RosterFinding> put(ExamId id, Map<RosterColumn, String> cells, Origin origin, long centre) {
-        requireOpen(id);
-        Exam exam = exams.find(id).orElseThrow();
+        Exam exam = open.find(id);
         List<RosterColumn> columns = List.of(RosterColumn.values());
         List<RosterCheck.Row> rows = List.of(
                 new RosterCheck.Row(1, columns.stream().map(RosterColumn::key).toList()),
@@ -265,16 +252,24 @@ class RosterBook implements Rosters {
             findings.addAll(plan.clashes(Map.of(line.number(), 2)));
             findings.addAll(comeIn(plan.revision(), Map.of(line.number(), 2)));
             if (findings.isEmpty()) {
-                carryOut(plan, () -> {});
+                carryOut(exam, plan, () -> requirePlace(id, plan.revision(), centre));
             }
         }
         return findings;
     }
 
+    private void requirePlace(ExamId exam, Revision revision, long centre) {
+        boolean full =
+                centres.roster(exam, centre).size() >= centres.allowed(exam).getOrDefault(centre, 0);
+        if (centre != NO_CENTRE && !revision.made().isEmpty() && full) {
+            throw new ExamChangeException(Centres.FULL);
+        }
+    }
+
     @Override
     public void remove(Appointment sitting) {
-        requireOpen(sitting.exam().orElseThrow().exam());
-        appointments.revise(new Revision(List.of(), List.of(), List.of(sitting)));
+        Exam exam = open.find(sitting.exam().orElseThrow().exam());
+        open.change(exam, Revision.cancelling(sitting), record -> {});
         freed(sitting);
     }
 

@@ -15,7 +15,6 @@ import dauntingledger.rulebook.exam.RosterFinding;
 import dauntingledger.rulebook.exam.RosterFinding.Problem;
 import dauntingledger.rulebook.exam.RosterLine;
 import dauntingledger.rulebook.paper.Paper;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -150,23 +149,12 @@ final class RosterPlan {
     }
 
     private Appointment after(Appointment before, RosterLine line) {
-        Appointment.InExam in = before.exam().orElseThrow();
-        Optional<RoomId> room = line.room().isEmpty() ? in.room() : room(line);
-        boolean moves = !room.equals(in.room());
+        Optional<RoomId> room = line.room().isEmpty() ? before.room() : room(line);
+        boolean moves = !room.equals(before.room());
         String chair = line.chair().map(Chair::label).orElse(moves ? "" : before.chair());
         Terms terms = before.terms();
-        return new Appointment(
-                before.sitting(),
-                before.candidate(),
-                before.paper(),
-                chair,
-                new Terms(
-                        terms.window(),
-                        moves ? exam.code(room) : terms.code(),
-                        granted(terms.accommodations(), line),
-                        terms.display()),
-                before.seed(),
-                Optional.of(in.in(room)));
+        return before.on(before.paper(), terms.granting(granted(terms.accommodations(), line), terms.display()))
+                .at(room, chair, moves ? exam.code(room) : terms.code());
     }
 
     private Optional<RoomId> room(RosterLine line) {
@@ -190,10 +178,6 @@ final class RosterPlan {
     /** Returns what people compare, each part as a text. */
     private List<String> parts(@Nullable Candidate person, Appointment sitting) {
         Accommodations granted = sitting.terms().accommodations();
-        String breaks = granted.longerBreaks()
-                        .plus(granted.extraBreaks().values().stream().reduce(Duration.ZERO, Duration::plus))
-                        .toMinutes()
-                + " min";
         return List.of(
                 person == null ? "" : person.name(),
                 person == null ? "" : person.email(),
@@ -201,7 +185,7 @@ final class RosterPlan {
                 roomName(sitting.room()),
                 sitting.chair(),
                 "× " + granted.factor(),
-                breaks,
+                granted.breakOn(paper).toMinutes() + " min",
                 String.join(", ", granted.aids()));
     }
 

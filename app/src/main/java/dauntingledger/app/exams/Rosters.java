@@ -1,7 +1,6 @@
 package dauntingledger.app.exams;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.rulebook.exam.RosterColumn;
@@ -89,7 +88,7 @@ public interface Rosters {
     /**
      * Takes somebody out.
      *
-     * @throws BegunException if they have come in
+     * @throws ExamChangeException if they have come in, or the exam is not open to change
      */
     void remove(Appointment sitting);
 }

@@ -43,9 +43,34 @@ public record Appointment(
             requireNonNull(origin, "origin");
         }
 
-        public InExam in(Optional<RoomId> other) {
+        InExam in(Optional<RoomId> other) {
             return new InExam(exam, other, origin, centre, shown);
         }
+    }
+
+    /** Returns this sitting of another paper, on other terms. */
+    public Appointment on(PaperRef other, Terms others) {
+        return new Appointment(sitting, candidate, other, chair, others, seed, exam);
+    }
+
+    /**
+     * Returns this sitting in another place.
+     *
+     * @param to a room; none at home, or if it is not said yet
+     * @param code what opens the door there
+     */
+    public Appointment at(Optional<RoomId> to, String otherChair, String code) {
+        return new Appointment(
+                sitting, candidate, paper, otherChair, terms.withCode(code), seed, exam.map(in -> in.in(to)));
+    }
+
+    /** Returns this sitting, drawn with another seed. */
+    public Appointment drawnWith(int other) {
+        return new Appointment(sitting, candidate, paper, chair, terms, other, exam);
+    }
+
+    public boolean isIn(ExamId one) {
+        return exam.filter(in -> in.exam().equals(one)).isPresent();
     }
 
     /** Returns whether its candidate sees it and may come in. */

@@ -78,12 +78,12 @@ class AppointmentBook implements Appointments {
                 .toList();
         ledgers.whileEmpty(touched, () -> {
             transactions.executeWithoutResult(status -> {
+                besides.run();
                 revision.cancelled().forEach(this::delete);
                 revision.changed()
                         .forEach(after -> entities.find(
                                         SittingRecord.class, after.sitting().value())
                                 .become(after));
-                besides.run();
                 entities.flush();
                 insert(revision.made());
             });
@@ -141,13 +141,28 @@ class AppointmentBook implements Appointments {
     }
 
     @Override
-    public void show(ExamId exam, boolean shown) {
-        List<Appointment> all = of(exam);
-        transactions.executeWithoutResult(
-                status -> entities.createQuery("update SittingRecord set shown = :shown where exam = :exam")
-                        .setParameter("shown", shown)
-                        .setParameter("exam", exam.value())
-                        .executeUpdate());
+    @Transactional(readOnly = true)
+    public Optional<Appointment> find(ExamId exam, String candidate) {
+        return entities.createQuery(
+                        "from SittingRecord where exam = :exam and candidate = :candidate", SittingRecord.class)
+                .setParameter("exam", exam.value())
+                .setParameter("candidate", candidate)
+                .getResultStream()
+                .findFirst()
+                .map(record -> record.appointment(json));
+    }
+
+    @Override
+    public void show(ExamId exam, boolean shown, Runnable besides) {
+        List<Appointment> all = transactions.execute(status -> {
+            besides.run();
+            entities.flush();
+            entities.createQuery("update SittingRecord set shown = :shown where exam = :exam and shown <> :shown")
+                    .setParameter("shown", shown)
+                    .setParameter("exam", exam.value())
+                    .executeUpdate();
+            return of(exam);
+        });
         all.forEach(appointment -> kept.invalidate(appointment.sitting()));
     }
 

@@ -24,15 +24,9 @@ public interface Appointments {
     /**
      * Makes, changes and takes out sittings of exams, all at once.
      *
+     * @param besides what else is done in the database, before that and in the same transaction
      * @throws BegunException if one that is changed or taken out has begun; then nothing is changed
      * @throws MalformedPaperException if accommodations do not go with a paper; then nothing is changed
-     */
-    default void revise(Revision revision) {
-        revise(revision, () -> {});
-    }
-
-    /**
-     * Does what {@link #revise(Revision)} does, and something else of the database with it, in the same transaction.
      */
     void revise(Revision revision, Runnable besides);
 
@@ -42,8 +36,15 @@ public interface Appointments {
     /** Returns some of the sittings of an exam, by the numbers of their candidates. */
     List<Appointment> of(ExamId exam, int from, int most);
 
-    /** Shows or hides all sittings of an exam to their candidates. */
-    void show(ExamId exam, boolean shown);
+    /** Returns the sitting of an exam that a candidate has. */
+    Optional<Appointment> find(ExamId exam, String candidate);
+
+    /**
+     * Shows or hides all sittings of an exam to their candidates.
+     *
+     * @param besides what else is done in the database, before that and in the same transaction
+     */
+    void show(ExamId exam, boolean shown, Runnable besides);
 
     /**
      * Returns the sittings of official papers whose doors are open at {@code now} or have been, at most {@code most}:

@@ -17,6 +17,10 @@ public record Revision(List<Booking> made, List<Appointment> changed, List<Appoi
         cancelled = List.copyOf(cancelled);
     }
 
+    public static Revision cancelling(Appointment cancelled) {
+        return new Revision(List.of(), List.of(), List.of(cancelled));
+    }
+
     public static Revision changing(List<Appointment> changed) {
         return new Revision(List.of(), changed, List.of());
     }

@@ -7,7 +7,6 @@ import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.app.papers.Papers;
@@ -107,7 +106,7 @@ class CentreController {
                                 exam.title(),
                                 exam.hours().day().toString(),
                                 centres.roster(exam.id(), own).size(),
-                                centres.allowed(exam.id()).getOrDefault(own, 0)))
+                                places(exam, own)))
                         .toList());
         return "centre/exams";
     }
@@ -129,7 +128,7 @@ class CentreController {
         List<Appointment> roster = centres.roster(exam.id(), own);
         pages.put(exam, model);
         model.addAttribute("rows", rows(exam, roster));
-        model.addAttribute("places", centres.allowed(exam.id()).getOrDefault(own, 0));
+        model.addAttribute("places", places(exam, own));
         model.addAttribute("released", isReleased(exam));
         model.addAttribute(
                 "withoutPin",
@@ -139,6 +138,10 @@ class CentreController {
         model.addAttribute("typed", typed);
         model.addAttribute("problems", problems);
         return "centre/exam";
+    }
+
+    private int places(Exam exam, long own) {
+        return centres.allowed(exam.id()).getOrDefault(own, 0);
     }
 
     private static boolean isReleased(Exam exam) {
@@ -181,10 +184,6 @@ class CentreController {
             RedirectAttributes redirected) {
         Exam found = find(exam, principal);
         long own = centre(principal);
-        int places = centres.allowed(found.id()).getOrDefault(own, 0);
-        if (centres.roster(found.id(), own).size() >= places) {
-            return refused(found, own, typed, List.of(words.say("centre.problem.full", places)), model);
-        }
         Map<RosterColumn, String> cells = new EnumMap<>(RosterColumn.class);
         cells.put(RosterColumn.NUMBER, candidates.freeNumber());
         for (RosterColumn column : List.of(RosterColumn.NAME, RosterColumn.EMAIL, RosterColumn.LANGUAGE)) {
@@ -196,25 +195,16 @@ class CentreController {
                 redirected.addFlashAttribute(SaidAfterForms.SAID, "entered");
                 return new ModelAndView("redirect:/centre/exams/" + exam);
             }
-            return refused(
-                    found,
-                    own,
-                    typed,
-                    findings.stream()
-                            .map(one -> words.say(
-                                    "roster.problem",
-                                    one.column(),
-                                    words.say("roster.finding." + one.problem().key(), one.detail())))
-                            .toList(),
-                    model);
+            return refused(found, own, typed, pages.findings(findings), model);
         } catch (ExamChangeException e) {
-            return refused(
-                    found,
-                    own,
-                    typed,
-                    List.of(words.say("exam.problem." + e.reasons().getFirst())),
-                    model);
+            return refused(found, own, typed, problems(found, own, e), model);
         }
+    }
+
+    private List<String> problems(Exam exam, long own, ExamChangeException why) {
+        return why.reasons().equals(List.of(Centres.FULL))
+                ? List.of(words.say("centre.problem.full", places(exam, own)))
+                : pages.problems(why);
     }
 
     private ModelAndView refused(Exam exam, long own, Map<String, String> typed, List<String> problems, Model model) {
@@ -227,21 +217,21 @@ class CentreController {
     String remove(
             @PathVariable long exam, @PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
         Exam found = find(exam, principal);
-        Appointment out = centres.roster(found.id(), centre(principal)).stream()
-                .filter(one -> one.sitting().value() == sitting)
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Appointment out = pages.sitting(found, sitting);
+        if (out.exam().orElseThrow().centre() != centre(principal)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
         String said = "removed";
         try {
             rosters.remove(out);
-        } catch (BegunException | ExamChangeException e) {
+        } catch (ExamChangeException e) {
             said = "stays";
         }
         redirected.addFlashAttribute(SaidAfterForms.SAID, said);
         return "redirect:/centre/exams/" + exam;
     }
 
-    /** Prints the letters of those who have no PIN yet, or of all of them. */
+    /** Prints the letters of all of them; those who have no PIN yet get one. */
     @Audited("centre-printed-letters")
     @PostMapping("/centre/exams/{exam}/letters")
     ResponseEntity<byte[]> print(@PathVariable long exam, Principal principal) {

@@ -119,8 +119,8 @@ class ChairsController {
             RedirectAttributes redirected) {
         Exam found = pages.find(exam);
         try {
-            Chairs.Given given = chairs.give(found.id(), seed == 0 ? random.nextInt(1, Integer.MAX_VALUE) : seed, all);
-            redirected.addFlashAttribute(SaidAfterForms.SAID, given.alike() == 0 ? "given" : "given-alike");
+            int alike = chairs.give(found.id(), seed == 0 ? random.nextInt(1, Integer.MAX_VALUE) : seed, all);
+            redirected.addFlashAttribute(SaidAfterForms.SAID, alike == 0 ? "given" : "given-alike");
             return new ModelAndView("redirect:/office/exams/" + exam + "/seats");
         } catch (ExamChangeException e) {
             return refused(found, e, model);
@@ -151,7 +151,7 @@ class ChairsController {
             return refused(found, List.of(words.say("seats.nobody", who)), model);
         }
         if (chair.isEmpty() && !seat.isBlank()) {
-            return refused(found, List.of(words.say("exam.problem.no-such-chair")), model);
+            return refused(found, pages.problems(List.of("no-such-chair")), model);
         }
         try {
             chairs.move(sitting.get(), chair.map(one -> new Chairs.Place(new RoomId(room), one)));
@@ -163,12 +163,7 @@ class ChairsController {
     }
 
     private ModelAndView refused(Exam exam, ExamChangeException why, Model model) {
-        return refused(
-                exam,
-                why.reasons().stream()
-                        .map(reason -> words.say("exam.problem." + reason))
-                        .toList(),
-                model);
+        return refused(exam, pages.problems(why), model);
     }
 
     private ModelAndView refused(Exam exam, List<String> problems, Model model) {

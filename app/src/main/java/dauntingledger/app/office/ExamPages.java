@@ -1,19 +1,26 @@
 package dauntingledger.app.office;
 
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.WallClock;
+import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.RosterFinding;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Clock;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -25,16 +32,28 @@ public class ExamPages {
 
     private final Exams exams;
     private final Rooms rooms;
+    private final Appointments appointments;
     private final Papers papers;
     private final Candidates candidates;
+    private final Words words;
     private final WallClock house;
     private final Clock clock;
 
-    ExamPages(Exams exams, Rooms rooms, Papers papers, Candidates candidates, WallClock wall, Clock clock) {
+    ExamPages(
+            Exams exams,
+            Rooms rooms,
+            Appointments appointments,
+            Papers papers,
+            Candidates candidates,
+            Words words,
+            WallClock wall,
+            Clock clock) {
         this.exams = exams;
         this.rooms = rooms;
+        this.appointments = appointments;
         this.papers = papers;
         this.candidates = candidates;
+        this.words = words;
         this.house = wall;
         this.clock = clock;
     }
@@ -82,10 +101,39 @@ public class ExamPages {
         model.addAttribute("places", rooms(exam));
     }
 
-    /** Returns the rooms of an exam by name. */
     List<Rooms.Room> rooms(Exam exam) {
-        return rooms.all().stream()
-                .filter(room -> exam.codes().containsKey(room.id()))
+        return rooms.of(exam);
+    }
+
+    /** Returns a sitting of an exam; empty if it is none, or is taken out by now. */
+    Optional<Appointment> find(Exam exam, long sitting) {
+        return appointments.find(new SittingId(sitting)).filter(found -> found.isIn(exam.id()));
+    }
+
+    /** @throws ResponseStatusException 404 if the exam has no such sitting */
+    Appointment sitting(Exam exam, long sitting) {
+        return find(exam, sitting).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** Returns, in words, what is wrong with an exam or keeps it from a state. */
+    List<String> problems(Collection<String> keys) {
+        return keys.stream().map(key -> words.say("exam.problem." + key)).toList();
+    }
+
+    /** Returns, in words, why an exam could not be changed so. */
+    List<String> problems(ExamChangeException why) {
+        return problems(why.reasons());
+    }
+
+    /** Returns a finding about a line of a roster in words, without its place. */
+    String finding(RosterFinding finding) {
+        return words.say("roster.finding." + finding.problem().key(), finding.detail());
+    }
+
+    /** Returns findings about somebody who is put on a roster by hand, in words. */
+    List<String> findings(List<RosterFinding> findings) {
+        return findings.stream()
+                .map(one -> words.say("roster.problem", one.column(), finding(one)))
                 .toList();
     }
 

@@ -6,8 +6,6 @@ import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.ExamPlan;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Rooms;
-import dauntingledger.app.ledger.BegunException;
-import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
@@ -36,7 +34,6 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -47,7 +44,6 @@ class ExamsController {
     private static final int ROWS = 50;
     private static final int MOST_IN_A_FILE = 10_000;
     private static final int MOST_PAGES = 10_000;
-    private static final String PROBLEM = "exam.problem.";
 
     private final Exams exams;
     private final Rooms rooms;
@@ -165,12 +161,12 @@ class ExamsController {
 
     @GetMapping("/office/exams/{exam}")
     String exam(@PathVariable long exam, Model model) {
-        return overview(find(exam), List.of(), model);
+        return overview(pages.find(exam), List.of(), model);
     }
 
     @GetMapping("/office/exams/{exam}/edit")
     String edit(@PathVariable long exam, Model model) {
-        Exam found = find(exam);
+        Exam found = pages.find(exam);
         return form(Optional.of(found), ExamForm.of(found), List.of(), model);
     }
 
@@ -181,7 +177,7 @@ class ExamsController {
             @ModelAttribute("form") ExamForm form,
             Model model,
             RedirectAttributes redirected) {
-        Exam found = find(exam);
+        Exam found = pages.find(exam);
         ExamForm.Read read = form.read(papers);
         if (read.plan().isEmpty()) {
             return refused(Optional.of(found), form, read.problems(), model);
@@ -190,8 +186,6 @@ class ExamsController {
             return changed(found, read.plan().get(), redirected);
         } catch (ExamChangeException e) {
             return refused(Optional.of(found), form, e.reasons(), model);
-        } catch (BegunException e) {
-            return refused(Optional.of(found), form, List.of("begun"), model);
         }
     }
 
@@ -207,14 +201,14 @@ class ExamsController {
     @PostMapping("/office/exams/{exam}/state")
     ModelAndView bring(
             @PathVariable long exam, @RequestParam ExamState to, Model model, RedirectAttributes redirected) {
-        Exam found = find(exam);
+        Exam found = pages.find(exam);
         try {
             exams.bring(found.id(), to);
             redirected.addFlashAttribute(SaidAfterForms.SAID, "state-" + PlainNames.name(to));
             return new ModelAndView("redirect:/office/exams/" + exam);
         } catch (ExamChangeException e) {
             return new ModelAndView(
-                    overview(found, words(e.reasons()), model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+                    overview(found, pages.problems(e), model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
         }
     }
 
@@ -227,9 +221,9 @@ class ExamsController {
         model.addAttribute("back", now.back());
         model.addAttribute(
                 "obstacles",
-                now.next().map(to -> exams.obstacles(exam, to)).orElse(List.of()).stream()
-                        .map(obstacle -> words.say(PROBLEM + PlainNames.name(obstacle)))
-                        .toList());
+                pages.problems(now.next().map(to -> exams.obstacles(exam, to)).orElse(List.of()).stream()
+                        .map(PlainNames::name)
+                        .toList()));
         model.addAttribute(
                 "working",
                 exam.staff().stream()
@@ -240,11 +234,7 @@ class ExamsController {
 
     private ModelAndView refused(Optional<Exam> exam, ExamForm form, List<String> reasons, Model model) {
         return new ModelAndView(
-                form(exam, form, words(reasons), model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
-    }
-
-    private List<String> words(List<String> reasons) {
-        return reasons.stream().map(reason -> words.say(PROBLEM + reason)).toList();
+                form(exam, form, pages.problems(reasons), model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
     private String form(Optional<Exam> exam, ExamForm form, List<String> problems, Model model) {
@@ -277,9 +267,5 @@ class ExamsController {
                         ExamForm.paper(ref),
                         words.say("exam.paper.version", text.paper().title(), ref.version())))
                 : Optional.empty();
-    }
-
-    private Exam find(long exam) {
-        return exams.find(new ExamId(exam)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 }

@@ -99,10 +99,7 @@ class LettersController {
     @PostMapping("/office/exams/{exam}/letters/{sitting}")
     ResponseEntity<byte[]> anew(@PathVariable long exam, @PathVariable long sitting) {
         Exam found = pages.find(exam);
-        Appointment one = exams.roster(found.id()).stream()
-                .filter(here -> here.sitting().value() == sitting)
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Appointment one = pages.sitting(found, sitting);
         return pdf(
                 "letter-" + one.candidate(),
                 letters.print(found, List.of(one), candidates.newPins(List.of(one.candidate()))));

@@ -8,11 +8,9 @@ import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Origin;
-import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
@@ -42,7 +40,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -55,24 +52,18 @@ class RosterController {
     private static final int LONGEST_NAME = 120;
     private static final int ROWS = 100;
 
-    private final Appointments appointments;
     private final Exams exams;
     private final Rosters rosters;
     private final Candidates candidates;
+    private final Papers papers;
     private final ExamPages pages;
     private final Words words;
 
-    RosterController(
-            Appointments appointments,
-            Exams exams,
-            Rosters rosters,
-            Candidates candidates,
-            ExamPages pages,
-            Words words) {
-        this.appointments = appointments;
+    RosterController(Exams exams, Rosters rosters, Candidates candidates, Papers papers, ExamPages pages, Words words) {
         this.exams = exams;
         this.rosters = rosters;
         this.candidates = candidates;
+        this.papers = papers;
         this.pages = pages;
         this.words = words;
     }
@@ -99,10 +90,7 @@ class RosterController {
             @RequestParam(defaultValue = "0") long sitting,
             Model model) {
         Exam found = pages.find(exam);
-        Optional<Appointment> open = appointments
-                .find(new SittingId(sitting))
-                .filter(one ->
-                        one.exam().filter(in -> in.exam().equals(found.id())).isPresent());
+        Optional<Appointment> open = pages.find(found, sitting);
         Map<RosterColumn, String> cells = new EnumMap<>(RosterColumn.class);
         open.ifPresent(one -> cells.putAll(typed(found, one)));
         model.addAttribute(
@@ -217,9 +205,7 @@ class RosterController {
             redirected.addFlashAttribute(SaidAfterForms.SAID, "imported");
             return new ModelAndView("redirect:/office/exams/" + exam + "/roster");
         } catch (ExamChangeException e) {
-            List<String> problems = e.reasons().stream()
-                    .map(reason -> words.say("exam.problem." + reason))
-                    .toList();
+            List<String> problems = pages.problems(e);
             return rosters.pending(found.id())
                     .map(preview -> preview(found, preview, problems, model))
                     .orElseGet(() -> refused(found, Map.of(), problems, model));
@@ -247,10 +233,7 @@ class RosterController {
     }
 
     private Finding finding(RosterFinding finding) {
-        return new Finding(
-                finding.line(),
-                finding.column(),
-                words.say("roster.finding." + finding.problem().key(), finding.detail()));
+        return new Finding(finding.line(), finding.column(), pages.finding(finding));
     }
 
     @Audited("candidate-put-on-roster")
@@ -272,20 +255,9 @@ class RosterController {
                 redirected.addFlashAttribute(SaidAfterForms.SAID, "put");
                 return new ModelAndView("redirect:/office/exams/" + exam + "/roster");
             }
-            return refused(
-                    found,
-                    cells,
-                    findings.stream()
-                            .map(this::finding)
-                            .map(one -> words.say("roster.problem", one.column(), one.what()))
-                            .toList(),
-                    model);
+            return refused(found, cells, pages.findings(findings), model);
         } catch (ExamChangeException e) {
-            return refused(
-                    found,
-                    cells,
-                    List.of(words.say("exam.problem." + e.reasons().getFirst())),
-                    model);
+            return refused(found, cells, pages.problems(e), model);
         }
     }
 
@@ -296,17 +268,12 @@ class RosterController {
     @Audited("candidate-taken-out")
     @PostMapping("/office/exams/{exam}/roster/{sitting}/remove")
     String remove(@PathVariable long exam, @PathVariable long sitting, RedirectAttributes redirected) {
-        Appointment out = exams.roster(pages.find(exam).id()).stream()
-                .filter(one -> one.sitting().value() == sitting)
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Appointment out = pages.sitting(pages.find(exam), sitting);
         String said = "removed";
         try {
             rosters.remove(out);
-        } catch (BegunException e) {
-            said = "come-in";
         } catch (ExamChangeException e) {
-            said = "not-open";
+            said = e.reasons().getFirst();
         }
         redirected.addFlashAttribute(SaidAfterForms.SAID, said);
         return "redirect:/office/exams/" + exam + "/roster";
@@ -330,9 +297,9 @@ class RosterController {
         }
     }
 
-    private static List<String> cells(Appointment sitting, Candidate person, Map<Long, String> names) {
+    private List<String> cells(Appointment sitting, Candidate person, Map<Long, String> names) {
         Accommodations granted = sitting.terms().accommodations();
-        Duration breaks = granted.extraBreaks().values().stream().reduce(granted.longerBreaks(), Duration::plus);
+        Duration extraBreak = granted.breakOn(papers.text(sitting.paper()).paper());
         return List.of(
                 person.number(),
                 person.name(),
@@ -340,7 +307,7 @@ class RosterController {
                 sitting.room().map(room -> names.getOrDefault(room.value(), "")).orElse(""),
                 sitting.chair(),
                 Numeral.write(granted.factor()),
-                String.valueOf(breaks.toMinutes()),
+                String.valueOf(extraBreak.toMinutes()),
                 granted.aids().isEmpty() ? "" : String.join("|", granted.aids()),
                 person.language());
     }

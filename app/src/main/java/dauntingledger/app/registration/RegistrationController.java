@@ -2,6 +2,7 @@ package dauntingledger.app.registration;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.office.ExamPages;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
@@ -229,9 +230,20 @@ class RegistrationController {
     @Audited("applicant-accepted")
     @PostMapping("/office/exams/{exam}/registration/{applicant}/accept")
     String accept(@PathVariable long exam, @PathVariable long applicant, RedirectAttributes redirected) {
-        boolean accepted = registrations.accept(pages.find(exam).id(), applicant);
-        redirected.addFlashAttribute(SaidAfterForms.SAID, accepted ? "accepted" : "waits");
+        redirected.addFlashAttribute(SaidAfterForms.SAID, accepted(pages.find(exam), applicant));
         return "redirect:/office/exams/" + exam + "/registration";
+    }
+
+    private String accepted(Exam exam, long applicant) {
+        try {
+            return switch (registrations.accept(exam.id(), applicant)) {
+                case ACCEPTED -> "accepted";
+                case CONFIRMED, WAITING -> "waits";
+                case UNCONFIRMED, DECLINED -> "not-waiting";
+            };
+        } catch (ExamChangeException e) {
+            return "not-open";
+        }
     }
 
     @Audited("applicant-declined")

@@ -3,10 +3,12 @@ package dauntingledger.app.registration;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.PlaceFreed;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.app.registration.Applicant.Standing;
@@ -43,6 +45,7 @@ class Registrations {
     private final EntityManager entities;
     private final Exams exams;
     private final Rosters rosters;
+    private final Appointments appointments;
     private final Candidates candidates;
     private final RegistrationMail mail;
     private final JsonMapper json;
@@ -53,6 +56,7 @@ class Registrations {
             EntityManager entities,
             Exams exams,
             Rosters rosters,
+            Appointments appointments,
             Candidates candidates,
             RegistrationMail mail,
             JsonMapper json,
@@ -60,6 +64,7 @@ class Registrations {
         this.entities = entities;
         this.exams = exams;
         this.rosters = rosters;
+        this.appointments = appointments;
         this.candidates = candidates;
         this.mail = mail;
         this.json = json;
@@ -165,13 +170,16 @@ class Registrations {
                 .findFirst();
     }
 
-    /** Confirms an address, and accepts by the rule where it does; returns how the applicant stands now. */
+    /**
+     * Confirms an address, and accepts by the rule where it does; returns how the applicant stands now. Once nobody comes
+     * in any more, there is nothing to confirm.
+     */
     @Transactional
     Optional<Standing> confirm(String token) {
         return linked(token).map(found -> {
             lock(found.exam());
             Applicant applicant = entities.find(Applicant.class, found.id(), LockModeType.PESSIMISTIC_WRITE);
-            if (applicant.standing() == Standing.UNCONFIRMED) {
+            if (applicant.standing() == Standing.UNCONFIRMED && admits(applicant.exam())) {
                 applicant.confirmed(clock.instant());
                 Registration registration = of(applicant.exam()).orElseThrow();
                 applicant.stand(registration.byRule() ? Standing.WAITING : Standing.CONFIRMED);
@@ -187,12 +195,18 @@ class Registrations {
         entities.find(RegistrationRecord.class, exam.value(), LockModeType.PESSIMISTIC_WRITE);
     }
 
-    /** Accepts those who wait, the first to confirm first, as long as there are places. */
+    /** Accepts those who wait, the first to confirm first, as long as there are places and one can still come in. */
     private void moveUp(ExamId exam) {
         lock(exam);
         Registration registration = of(exam).orElseThrow();
         long free = registration.places() - count(exam, Standing.ACCEPTED);
-        waiting(exam).stream().limit(Math.max(0, free)).forEach(this::accept);
+        if (admits(exam)) {
+            waiting(exam).stream().limit(Math.max(0, free)).forEach(this::accept);
+        }
+    }
+
+    private boolean admits(ExamId exam) {
+        return exams.find(exam).orElseThrow().admits(clock.instant());
     }
 
     private List<Applicant> waiting(ExamId exam) {
@@ -225,10 +239,7 @@ class Registrations {
         applicant.accepted(number);
         entities.flush();
         Exam exam = exams.find(applicant.exam()).orElseThrow();
-        Appointment sitting = exams.roster(exam.id()).stream()
-                .filter(one -> one.candidate().equals(number))
-                .findFirst()
-                .orElseThrow();
+        Appointment sitting = appointments.find(exam.id(), number).orElseThrow();
         mail.accepted(
                 exam,
                 applicant,
@@ -236,9 +247,14 @@ class Registrations {
                 requireNonNull(candidates.newPins(List.of(number)).get(number)));
     }
 
-    /** Accepts somebody who waits for the office, or has waited for a place; returns whether there was one for them. */
+    /**
+     * Accepts somebody who waits for the office, or has waited for a place; they wait on if there is none.
+     *
+     * @return how they stand now
+     * @throws ExamChangeException if the exam is not open to change
+     */
     @Transactional
-    boolean accept(ExamId exam, long id) {
+    Standing accept(ExamId exam, long id) {
         lock(exam);
         Applicant applicant = applicant(exam, id);
         boolean may = applicant.standing() == Standing.CONFIRMED || applicant.standing() == Standing.WAITING;
@@ -250,7 +266,7 @@ class Registrations {
                 accept(applicant);
             }
         }
-        return applicant.standing() == Standing.ACCEPTED;
+        return applicant.standing();
     }
 
     /** @throws ResponseStatusException 404 if the exam has no such applicant */

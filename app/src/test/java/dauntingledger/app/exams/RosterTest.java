@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.BegunException;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.rulebook.exam.RosterColumn;
 import dauntingledger.rulebook.exam.RosterFinding;
@@ -147,7 +146,8 @@ class RosterTest extends OfficeWork {
 
         assertThat(other.findings()).containsExactly(new RosterFinding(1, "number", Problem.COME_IN, "BW-" + first));
         assertThatThrownBy(() -> rosters.remove(of(exam, String.valueOf(first))))
-                .isInstanceOf(BegunException.class);
+                .isInstanceOf(ExamChangeException.class)
+                .hasMessageContaining("begun");
         Rosters.Preview same = rosters.check(
                 exam.id(), "roster.csv", csv("number,name,room,seat", first + ",Ann," + room.name() + ",A1"));
         assertThat(same.isGood()).isTrue();

@@ -19,9 +19,15 @@ import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.ExamState;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -100,6 +106,25 @@ class CentreTest extends OfficeWork {
                 .andExpect(content().string(containsString("Ann")))
                 .andExpect(content().string(not(containsString("Not Yours"))));
         assertThat(exams.roster(exam.id())).hasSize(3);
+    }
+
+    @Test
+    void entersNoMoreThanItsPlacesHoweverManyPressAtOnce() throws Exception {
+        List<Callable<Integer>> presses = Collections.nCopies(
+                6, () -> enters(teacher, "Ann").andReturn().getResponse().getStatus());
+
+        List<Integer> answers = new ArrayList<>();
+        try (ExecutorService threads = Executors.newFixedThreadPool(6)) {
+            for (Future<Integer> press : threads.invokeAll(presses)) {
+                answers.add(press.get());
+            }
+        }
+
+        assertThat(answers)
+                .containsOnly(302, 422)
+                .filteredOn(Integer.valueOf(302)::equals)
+                .hasSize(2);
+        assertThat(centres.roster(exam.id(), school.id())).hasSize(2);
     }
 
     @Test

@@ -7,7 +7,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.OfficeWork;
+import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
@@ -17,6 +19,8 @@ import dauntingledger.app.office.SittingList.Line;
 import dauntingledger.app.office.SittingList.Order;
 import dauntingledger.app.search.SearchIndex;
 import dauntingledger.app.signin.Candidate;
+import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Progress;
@@ -24,6 +28,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -140,6 +145,28 @@ class ListsTest extends OfficeWork {
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("\"'=cmd()\"")))
                 .andExpect(content().string(containsString("\"'-1\"")));
+    }
+
+    @Test
+    void aRosterFileChangesNothingWhenItComesBackWhateverIsGranted() throws Exception {
+        Exam exam = newExam(newRoom(2, 2).id());
+        imports(exam, "number,name", nextNumber() + ",Ann");
+        Appointment sitting = exams.roster(exam.id()).getFirst();
+        Accommodations granted = new Accommodations(
+                Rational.of(5, 4), Map.of(), Duration.ofMinutes(7), Map.of(), true, List.of("a lamp", "a ruler"));
+        appointments.grant(sitting.sitting(), granted, Terms.Display.OWN);
+
+        byte[] file = mvc.perform(get("/office/exams/" + exam.id() + "/roster.csv")
+                        .with(user("OFF-1").roles("OFFICE")))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+
+        Rosters.Preview back = rosters.check(exam.id(), "roster.csv", file);
+        assertThat(back.findings()).isEmpty();
+        assertThat(back.isWithoutEffect()).isTrue();
+        rosters.confirm(exam.id(), back.digest());
+        assertThat(exams.roster(exam.id()).getFirst().terms().accommodations()).isEqualTo(granted);
     }
 
     @ParameterizedTest

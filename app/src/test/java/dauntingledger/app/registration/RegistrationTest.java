@@ -31,6 +31,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.transaction.support.TransactionTemplate;
 
 class RegistrationTest extends OfficeWork {
 
@@ -42,6 +43,9 @@ class RegistrationTest extends OfficeWork {
 
     @Autowired
     private EntityManager entities;
+
+    @Autowired
+    private TransactionTemplate transactions;
 
     private Exam exam;
     private String path = "";
@@ -200,6 +204,43 @@ class RegistrationTest extends OfficeWork {
 
         assertThat(exams.roster(exam.id())).hasSize(2);
         assertThat(standings()).filteredOn(Standing.WAITING::equals).hasSize(6);
+    }
+
+    @Test
+    void admitsNobodyOnceAdmissionHasEnded() throws Exception {
+        List<String> emails = List.of(email("in"), email("in"), email("waits"));
+        for (String email : emails) {
+            registers(email);
+            confirms(email);
+        }
+        String late = email("late");
+        registers(late);
+        clock.advance(Duration.between(clock.instant(), exam.hours().window().closes()));
+
+        confirms(late).andExpect(content().string(containsString("Nobody is admitted to this exam any more")));
+        opens(9, true);
+        rosters.remove(exams.roster(exam.id()).getFirst());
+
+        assertThat(exams.roster(exam.id())).hasSize(1);
+        assertThat(standings()).containsExactly(Standing.WAITING, Standing.ACCEPTED, Standing.DECLINED);
+    }
+
+    @Test
+    void isClosedToTheOfficeWithItsExam() throws Exception {
+        opens(1, false);
+        String email = email("asks");
+        registers(email);
+        confirms(email);
+        transactions.executeWithoutResult(
+                status -> entities.createNativeQuery("update exam set state = 'CLOSED' where id = ?1")
+                        .setParameter(1, exam.id().value())
+                        .executeUpdate());
+        long applicant = registrations.all(exam.id(), 10).getFirst().id();
+
+        mvc.perform(office("/registration/" + applicant + "/accept")).andExpect(flash().attribute("said", "not-open"));
+
+        assertThat(standings()).containsExactly(Standing.CONFIRMED);
+        assertThat(exams.roster(exam.id())).isEmpty();
     }
 
     @Test

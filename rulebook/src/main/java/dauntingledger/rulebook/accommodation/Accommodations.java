@@ -14,6 +14,7 @@ import dauntingledger.rulebook.paper.StageTimes;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -140,10 +141,22 @@ public record Accommodations(
         if (hasBreak(paper) || placesForExtraBreaks(paper).isEmpty()) {
             return new Accommodations(factor, factors, extra, extraBreaks, stopsClocks, aids);
         }
-        Map<StageId, Duration> breaks = extra.isZero()
-                ? Map.of()
-                : Map.of(placesForExtraBreaks(paper).getFirst().id(), extra);
+        Map<StageId, Duration> breaks = new HashMap<>(extraBreaks);
+        StageId first = placesForExtraBreaks(paper).getFirst().id();
+        if (extra.isZero()) {
+            breaks.remove(first);
+        } else {
+            breaks.put(first, extra);
+        }
         return new Accommodations(factor, factors, longerBreaks, breaks, stopsClocks, aids);
+    }
+
+    /** Returns what {@link #withBreak} has set: what each break is longer by, or the length of the one at the first place. */
+    public Duration breakOn(Paper paper) {
+        if (hasBreak(paper) || placesForExtraBreaks(paper).isEmpty()) {
+            return longerBreaks;
+        }
+        return extraBreaks.getOrDefault(placesForExtraBreaks(paper).getFirst().id(), Duration.ZERO);
     }
 
     public Accommodations withFactor(Rational other) {

@@ -27,7 +27,6 @@ public enum ExamState {
     /**
      * What the conditions look at.
      *
-     * @param doors when the doors open
      * @param admissionEnds from when on nobody new is admitted
      * @param candidates how many are on the roster
      * @param withoutChair how many of them have no chair in a room that has a plan
@@ -38,7 +37,6 @@ public enum ExamState {
      * @param unmarked how many answers wait for a person's marks
      */
     public record Facts(
-            Instant doors,
             Instant admissionEnds,
             int candidates,
             int withoutChair,
@@ -48,7 +46,6 @@ public enum ExamState {
             int held,
             int unmarked) {
         public Facts {
-            requireNonNull(doors, "doors");
             requireNonNull(admissionEnds, "admissionEnds");
         }
     }

@@ -140,6 +140,38 @@ class AccommodationsTest {
     }
 
     @Test
+    void saysTheBreakThatARosterSetAndLeavesTheOthers() {
+        Paper without = SamplePapers.paper(
+                List.of(
+                        SamplePapers.block("one", SamplePapers.single("q1")),
+                        SamplePapers.block("two", SamplePapers.single("q2")),
+                        SamplePapers.block("three", SamplePapers.single("q3")),
+                        SamplePapers.handIn()),
+                List.of());
+        Paper with = SamplePapers.paper(
+                List.of(
+                        SamplePapers.block("one", SamplePapers.single("q1")),
+                        SamplePapers.rest(Clocks.RUN_ON),
+                        SamplePapers.block("two", SamplePapers.single("q2")),
+                        SamplePapers.block("three", SamplePapers.single("q3")),
+                        SamplePapers.handIn()),
+                List.of());
+        Duration ten = Duration.ofMinutes(10);
+        Accommodations granted =
+                breaks(Duration.ofMinutes(5), Map.of(stage("one"), ten, stage("two"), Duration.ofMinutes(3)), false);
+
+        assertThat(granted.breakOn(with)).isEqualTo(Duration.ofMinutes(5));
+        assertThat(granted.breakOn(without)).isEqualTo(ten);
+        for (Paper paper : List.of(with, without)) {
+            assertThat(granted.withBreak(paper, granted.breakOn(paper))).isEqualTo(granted);
+            assertThat(granted.withBreak(paper, ten.plus(ten)).breakOn(paper)).isEqualTo(ten.plus(ten));
+        }
+        assertThat(granted.withBreak(without, Duration.ZERO).extraBreaks())
+                .containsOnlyKeys(stage("two"))
+                .containsValue(Duration.ofMinutes(3));
+    }
+
+    @Test
     void takesNothingAway() {
         assertThat(Accommodations.NONE.applyTo(SamplePapers.pilot())).isEqualTo(SamplePapers.pilot());
         assertThatThrownBy(() -> factor(Rational.of(9, 10))).hasMessageContaining("1 to 4, but was 9/10");

@@ -19,7 +19,7 @@ class ExamStateTest {
     private static final Instant LATE = Instant.parse("2026-12-01T09:30:00Z");
 
     private static Facts facts(int candidates, int chair, int room, int begun, int unfinished, int held, int unmarked) {
-        return new Facts(DOORS, LATE, candidates, chair, room, begun, unfinished, held, unmarked);
+        return new Facts(LATE, candidates, chair, room, begun, unfinished, held, unmarked);
     }
 
     @Test

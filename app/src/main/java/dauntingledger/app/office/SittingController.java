@@ -9,32 +9,21 @@ import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
-import dauntingledger.app.sheets.CsvFile;
-import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.staff.Staff;
-import dauntingledger.app.words.Privileges;
-import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Verdict;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
-import java.io.IOException;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -47,161 +36,36 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** All sittings, and what can be done about one. For the exam office; auditors read. */
+/** What can be done about one sitting. For the exam office; auditors read. */
 @Controller
-class OfficeController {
+class SittingController {
 
-    private static final int ROWS = 50;
-    private static final int MOST_PAGES = 10_000;
-    private static final int MOST_IN_A_FILE = 200_000;
-    private static final int AT_ONCE = 2_000;
-    private static final List<String> COLUMNS =
-            List.of("sitting", "number", "name", "exam", "paper", "opens", "room", "seat", "state", "held");
-
-    private final SittingList sittings;
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
     private final Candidates candidates;
     private final Staff staff;
-    private final Privileges privileges;
+    private final SittingDetails details;
     private final Booklets booklets;
-    private final WallClock wall;
     private final Clock clock;
 
-    OfficeController(
-            SittingList sittings,
+    SittingController(
             Appointments appointments,
             Ledgers ledgers,
             Papers papers,
             Candidates candidates,
             Staff staff,
-            Privileges privileges,
+            SittingDetails details,
             Booklets booklets,
-            WallClock wall,
             Clock clock) {
-        this.sittings = sittings;
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
         this.candidates = candidates;
         this.staff = staff;
-        this.privileges = privileges;
+        this.details = details;
         this.booklets = booklets;
-        this.wall = wall;
         this.clock = clock;
-    }
-
-    /**
-     * A sitting with all that the office can do about it.
-     *
-     * @param held how many entries wait for a decision
-     */
-    record Details(
-            String sitting,
-            Candidate candidate,
-            String exam,
-            String seat,
-            String when,
-            String state,
-            List<String> granted,
-            boolean booklet,
-            int held) {
-
-        public boolean isUntouched() {
-            return state.equals("before");
-        }
-
-        public boolean isOver() {
-            return state.equals("handed-in") || state.equals("declined");
-        }
-    }
-
-    /** What is looked for, as the form gives it. */
-    record Form(String text, Long exam, Progress state, Boolean held, SittingList.Order order) {
-        Form {
-            text = text == null ? "" : text;
-            exam = exam == null ? 0L : exam;
-            held = Boolean.TRUE.equals(held);
-            order = order == null ? SittingList.Order.LATEST : order;
-        }
-
-        SittingList.Filter filter() {
-            return new SittingList.Filter(text, exam, Optional.ofNullable(state), held, order);
-        }
-    }
-
-    /** A line of the list as the page has it. */
-    record Row(SittingList.Line line, String when, String exam, String state) {}
-
-    /**
-     * The list, a line for each sitting.
-     *
-     * @param sitting whose details are open beside it; 0 for none
-     */
-    @GetMapping("/office/sittings")
-    String page(
-            @ModelAttribute("form") Form form,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "0") long sitting,
-            Model model) {
-        int shown = Math.clamp(page, 0, MOST_PAGES);
-        List<SittingList.Line> found = sittings.find(form.filter(), shown * ROWS, ROWS + 1);
-        model.addAttribute("rows", found.stream().limit(ROWS).map(this::row).toList());
-        model.addAttribute("page", shown);
-        model.addAttribute("more", found.size() > ROWS);
-        model.addAttribute("states", Progress.values());
-        model.addAttribute("orders", SittingList.Order.values());
-        model.addAttribute(
-                "details",
-                appointments
-                        .find(new SittingId(sitting))
-                        .map(appointment -> details(appointment, clock.instant()))
-                        .orElse(null));
-        return "office/sittings";
-    }
-
-    private Row row(SittingList.Line line) {
-        return new Row(
-                line,
-                line.opens().map(wall::stamp).orElse(""),
-                line.exam().isEmpty() ? title(line.paper()) : line.exam(),
-                line.readable() ? PlainNames.name(line.progress()) : "unreadable");
-    }
-
-    private String title(String paper) {
-        return papers.latest().stream()
-                .filter(ref -> ref.id().value().equals(paper))
-                .map(ref -> papers.text(ref).paper().title())
-                .findFirst()
-                .orElse(paper);
-    }
-
-    /** The same list as a file, at most {@value #MOST_IN_A_FILE} lines. */
-    @Audited("sittings-taken-out")
-    @GetMapping("/office/sittings.csv")
-    void file(@ModelAttribute("form") Form form, HttpServletResponse response) throws IOException {
-        try (CsvFile out = CsvFile.to(response, "sittings", COLUMNS)) {
-            for (int from = 0; from < MOST_IN_A_FILE; from += AT_ONCE) {
-                List<SittingList.Line> found = sittings.find(form.filter(), from, AT_ONCE);
-                for (SittingList.Line line : found) {
-                    out.row(List.of(
-                            String.valueOf(line.sitting()),
-                            line.number(),
-                            line.name(),
-                            line.exam(),
-                            line.paper(),
-                            line.opens().map(Instant::toString).orElse(""),
-                            line.room(),
-                            line.chair(),
-                            PlainNames.name(line.progress()),
-                            String.valueOf(line.held())));
-                }
-                if (found.size() < AT_ONCE) {
-                    return;
-                }
-            }
-        }
     }
 
     @GetMapping("/office/{sitting}/accommodations")
@@ -290,15 +154,7 @@ class OfficeController {
     @GetMapping("/office/{sitting}/booklet")
     ResponseEntity<byte[]> booklet(@PathVariable long sitting) {
         byte[] pdf = booklets.of(find(sitting)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_PDF)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.inline()
-                                .filename("booklet-" + sitting + ".pdf")
-                                .build()
-                                .toString())
-                .body(pdf);
+        return LettersController.pdf("booklet-" + sitting, pdf);
     }
 
     private static Optional<Instant> instant(String at) {
@@ -311,7 +167,7 @@ class OfficeController {
 
     private String form(Appointment appointment, GrantForm form, List<String> problems, Model model) {
         Paper paper = papers.text(appointment.paper()).paper();
-        model.addAttribute("row", details(appointment, clock.instant()));
+        model.addAttribute("row", details.of(appointment, clock.instant()));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         model.addAttribute("blocks", Accommodations.placesForExtraBreaks(paper));
@@ -319,24 +175,6 @@ class OfficeController {
         model.addAttribute("themes", GrantForm.THEMES);
         model.addAttribute("sizes", GrantForm.SIZES);
         return "accommodations";
-    }
-
-    private Details details(Appointment appointment, Instant now) {
-        Paper paper = papers.text(appointment.paper()).paper();
-        Terms terms = appointment.terms();
-        Optional<Ledgers.Opened> opened = ledgers.openIfReadable(appointment, now);
-        return new Details(
-                appointment.sitting().toString(),
-                candidates.find(appointment.candidate()).orElseThrow(),
-                paper.title(),
-                appointment.chair(),
-                terms.window().isBounded() ? wall.dayAndMinute(terms.window().opens()) : "",
-                opened.map(readable ->
-                                PlainNames.name(readable.sitting().route().progress()))
-                        .orElse("unreadable"),
-                privileges.of(paper, terms),
-                Booklets.isNeededFor(paper),
-                opened.map(Ledgers.Opened::waiting).orElse(0));
     }
 
     private Appointment find(long sitting) {
