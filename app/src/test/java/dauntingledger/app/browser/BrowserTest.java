@@ -190,16 +190,24 @@ abstract class BrowserTest extends ExamServerTest {
         page.locator(".sign-in-again .btn").click();
     }
 
-    /** Scrolls to the end of the question in view. */
+    /** Scrolls to the end of the question in view, which may still grow in the next frames. */
     protected void toItsEnd() {
         assertThat(question().locator(".coming")).hasCount(0);
         Locator caseAlone = question().locator("[data-pane=case]");
         if (caseAlone.count() > 0) {
             page.keyboard().press("k");
+            assertThat(caseAlone).hasCount(0);
         }
-        question()
-                .evaluate(
-                        "question => (question.querySelector('.asked') ?? question).scrollTo(0, question.scrollHeight)");
+        question().evaluate("""
+                async question => {
+                    const asked = question.querySelector('.asked') ?? question;
+                    const frame = () => new Promise(requestAnimationFrame);
+                    for (let still = 0, tries = 0; still < 3 && tries < 200; tries++) {
+                        asked.scrollTo(0, asked.scrollHeight);
+                        await frame();
+                        still = asked.scrollHeight - asked.clientHeight - asked.scrollTop < 2 ? still + 1 : 0;
+                    }
+                }""");
         assertThat(page.locator("#below")).isHidden();
     }
 

@@ -135,6 +135,7 @@ class OfficePagesTest extends BrowserTest {
         page.locator("[name=fields]").fill("Born on * | date\nSize | choice: S, M");
         page.locator("[name=consent]").fill("My name may be read out.");
         page.locator("aside .btn.go").click();
+        assertThat(page.locator(".said")).containsText("Kept.");
         assertClean(page, "registration");
         assertThat(page.evaluate("() => document.documentElement.scrollWidth <= innerWidth"))
                 .isEqualTo(true);
