@@ -15,6 +15,7 @@ await build({
     room: 'js/room.js',
     page: 'js/page.js',
     office: 'js/office.js',
+    board: 'js/board.js',
     theme: 'js/theme.js',
     'station-ahead': 'js/station-ahead.js',
     'sending-first': 'js/sending-first.js',

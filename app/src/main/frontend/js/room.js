@@ -7,10 +7,11 @@ import { BlockPage } from './block/blockpage.js';
 import { ClockFace } from './clockface.js';
 import { closeDialogs } from './dialogs.js';
 import { displayPanel, offer } from './display.js';
+import { Messages } from './messages.js';
 import { fetchGiven } from './server.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
-import { Words } from './words.js';
+import { Words, put } from './words.js';
 
 const TICK = 200;
 /** While the candidate turns from question to question, nothing else is drawn for this long; at most for twice as long. */
@@ -54,6 +55,8 @@ const clockFace = new ClockFace(words, (warning) => slip(warning));
 const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, words, { draw, whisper, slip }) : null;
 const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
+const messages = new Messages(words, (message) => sitting.enter('message-read', { message }) && draw());
+
 await sitting.start();
 keepForOffline();
 bindStageActs();
@@ -82,6 +85,8 @@ function draw() {
   arrival?.draw?.(room);
   drawSaved();
   one('#paused').hidden = !room.paused;
+  put(one('#paused-words'), room.pauseWords ?? '');
+  messages.draw(room);
   if (stageOf(room) !== shownStage && !leaving) {
     leave();
   }

@@ -48,6 +48,26 @@ export function post(path, body, credentials = 'same-origin') {
 }
 
 /**
+ * Posts the fields of a form, files among them.
+ *
+ * @param {string} path
+ * @param {FormData} fields
+ */
+export async function sendForm(path, fields) {
+  const response = await fetch(path, {
+    method: 'POST',
+    headers: { 'X-XSRF-TOKEN': csrf(), 'X-Requested-By': 'fetch' },
+    body: fields,
+    redirect: 'error',
+    signal: AbortSignal.timeout(30_000),
+  });
+  if (!response.ok) {
+    throw new Refused(response.status, await response.json().catch(() => undefined));
+  }
+  return response.json();
+}
+
+/**
  * Posts a blob by its own type.
  *
  * @param {string} path

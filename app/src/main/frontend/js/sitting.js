@@ -158,11 +158,17 @@ export class Sitting {
   /** Takes entries that somebody else has made: the invigilator, the exam office. */
   hear(entries) {
     for (const entry of entries) {
-      if (this.desk.enter(entry) !== 'already-so') {
-        this.entries.push(entry);
+      const heard = entry.kind === 'paused' ? this.heardNow(entry) : entry;
+      if (this.desk.enter(heard) !== 'already-so') {
+        this.entries.push(heard);
       }
     }
     this.hooks.heard();
+  }
+
+  /** A pause holds back from when it is known here: what was done before, without knowing of it, counts. */
+  heardNow(pause) {
+    return { ...pause, received: Math.max(pause.received, this.clock.now()) };
   }
 
   stopped(status) {

@@ -11,6 +11,7 @@ export type Room = {
     waiting?: string[];
     wanting?: string[];
   };
+  breakGiven: boolean;
   breaks?: {
     next: number;
     seals: string[];
@@ -39,9 +40,16 @@ export type Room = {
   inView?: string;
   inViewSpent?: number;
   mayHideClock: boolean;
+  messages: ({
+    id: string;
+    read: boolean;
+    sentAt: number;
+    words: string;
+  })[];
   now: number;
   pace?: number;
   panels: string[];
+  pauseWords?: string;
   paused: boolean;
   position: {
     at?: string;

@@ -26,6 +26,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
@@ -48,6 +49,7 @@ class DemoOffice {
     private final DemoSittings sittings;
     private final WallClock wall;
     private final Clock clock;
+    private final ObjectProvider<DemoCrowd> crowd;
 
     DemoOffice(
             Staff staff,
@@ -57,7 +59,8 @@ class DemoOffice {
             Chairs chairs,
             DemoSittings sittings,
             WallClock wall,
-            Clock clock) {
+            Clock clock,
+            ObjectProvider<DemoCrowd> crowd) {
         this.staff = staff;
         this.rooms = rooms;
         this.exams = exams;
@@ -66,6 +69,7 @@ class DemoOffice {
         this.sittings = sittings;
         this.wall = wall;
         this.clock = clock;
+        this.crowd = crowd;
     }
 
     /** Does nothing in an installation that has staff already. */
@@ -91,6 +95,9 @@ class DemoOffice {
         LocalDateTime now =
                 LocalDateTime.ofInstant(clock.instant(), wall.zone()).truncatedTo(ChronoUnit.MINUTES);
         running(plan("Licence examination, winter", licence, today(now), Set.of(north), false));
+        if (crowd.getIfAvailable() != null) {
+            announced(plan("Cadets’ entrance, first day", cadets, today(now), Set.of(south), false), "today");
+        }
         announced(plan("Cadets’ entrance, second day", cadets, morning(now.plusDays(1)), Set.of(north, south), false));
         draft(plan("Lightkeepers, at home", lightkeepers, morning(now.plusDays(9)), Set.of(), true));
     }

@@ -23,6 +23,7 @@ import java.util.TreeSet;
  * @param homeCode the same code for those at home; empty if nobody sits it there
  * @param staff the numbers of those who work on the day
  * @param timesMoved how often its hours were changed after it had been announced
+ * @param reentry whether invigilators may let a candidate in again whose sitting is over
  * @param chairSeed what chairs were last given by; 0 if they were not
  */
 public record Exam(
@@ -35,6 +36,7 @@ public record Exam(
         Optional<String> homeCode,
         Set<String> staff,
         int timesMoved,
+        boolean reentry,
         long chairSeed) {
 
     public Exam {

@@ -61,6 +61,7 @@ class ExamBook implements Exams {
             Optional.empty(),
             Set.of(),
             0,
+            false,
             0);
 
     ExamBook(
@@ -145,6 +146,7 @@ class ExamBook implements Exams {
                 home,
                 plan.staff(),
                 before.timesMoved() + (moved ? 1 : 0),
+                plan.reentry(),
                 before.chairSeed());
     }
 

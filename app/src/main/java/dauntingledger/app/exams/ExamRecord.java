@@ -78,6 +78,8 @@ class ExamRecord {
     @Column(name = "times_moved")
     private int timesMoved;
 
+    private boolean reentry;
+
     @Column(name = "chair_seed")
     private long chairSeed;
 
@@ -116,6 +118,7 @@ class ExamRecord {
         this.homeCode = exam.homeCode().orElse("");
         this.state = exam.state();
         this.timesMoved = exam.timesMoved();
+        this.reentry = exam.reentry();
         this.chairSeed = exam.chairSeed();
         this.codes.clear();
         exam.codes().forEach((room, code) -> this.codes.put(room.value(), code));
@@ -146,6 +149,7 @@ class ExamRecord {
                 atHome ? Optional.of(homeCode) : Optional.empty(),
                 staff,
                 timesMoved,
+                reentry,
                 chairSeed);
     }
 }

@@ -110,7 +110,7 @@ class HomeController {
         }
 
         public boolean isOver() {
-            return state == State.HANDED_IN || state == State.DECLINED;
+            return state == State.HANDED_IN || state == State.DECLINED || state == State.ENDED;
         }
     }
 
@@ -125,6 +125,8 @@ class HomeController {
         MISSED,
         HANDED_IN,
         DECLINED,
+        /** The invigilator has ended it. */
+        ENDED,
         /** A notice was declined, and can be decided about again. */
         DECLINED_OPEN,
         /** What is stored of it cannot be read. */
@@ -248,6 +250,7 @@ class HomeController {
                 };
             case IN_PROGRESS -> State.IN_PROGRESS;
             case HANDED_IN -> State.HANDED_IN;
+            case ENDED -> State.ENDED;
             case DECLINED -> entering(sitting, now).isPermitted() ? State.DECLINED_OPEN : State.DECLINED;
         };
     }

@@ -33,6 +33,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class InvigilationController {
 
+    private final Places places;
     private final Floor floor;
     private final DoorList door;
     private final CallList calls;
@@ -45,6 +46,7 @@ class InvigilationController {
     private final Clock clock;
 
     InvigilationController(
+            Places places,
             Floor floor,
             DoorList door,
             CallList calls,
@@ -55,6 +57,7 @@ class InvigilationController {
             Staff staff,
             Portraits portraits,
             Clock clock) {
+        this.places = places;
         this.floor = floor;
         this.door = door;
         this.calls = calls;
@@ -70,6 +73,7 @@ class InvigilationController {
     @GetMapping("/invigilation")
     String page(Principal principal, Model model) {
         lists(member(principal), model);
+        model.addAttribute("boards", places.of(member(principal)));
         return "invigilation";
     }
 

@@ -1,6 +1,9 @@
-/** The person in charge of the room: who waits at the door and why, and letting them go on. */
+/** The person in charge of the room: the board of those who sit there, who needs somebody, and what can be done about it. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "staff", "audit", "ledger", "room", "words", "said"})
+@ApplicationModule(
+        allowedDependencies = {
+            "signin", "staff", "audit", "exams", "ledger", "papers", "print", "room", "said", "uploads", "words"
+        })
 package dauntingledger.app.invigilation;
 
 import org.jspecify.annotations.NullMarked;

@@ -72,6 +72,15 @@ class AppointmentBook implements Appointments {
     }
 
     @Override
+    public void seatAt(SittingId sitting, String chair) {
+        kept.put(sitting, transactions.execute(status -> {
+            SittingRecord found = entities.find(SittingRecord.class, sitting.value());
+            found.sitAt(chair);
+            return found.appointment(json);
+        }));
+    }
+
+    @Override
     public void revise(Revision revision, Runnable besides) {
         requireGoodPapers(revision);
         List<Appointment> touched = Stream.concat(revision.changed().stream(), revision.cancelled().stream())
@@ -109,7 +118,8 @@ class AppointmentBook implements Appointments {
 
     /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
     private void delete(Appointment appointment) {
-        for (String table : List.of("deadline where sitting", "portrait where sitting", "sitting where id")) {
+        for (String table : List.of(
+                "deadline where sitting", "portrait where sitting", "noted where sitting", "sitting where id")) {
             entities.createNativeQuery("delete from " + table + " = ?1")
                     .setParameter(1, appointment.sitting().value())
                     .executeUpdate();

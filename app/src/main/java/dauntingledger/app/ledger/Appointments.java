@@ -21,6 +21,9 @@ public interface Appointments {
      */
     Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display);
 
+    /** Gives a sitting, also one that has begun, another chair in its place. */
+    void seatAt(SittingId sitting, String chair);
+
     /**
      * Makes, changes and takes out sittings of exams, all at once.
      *

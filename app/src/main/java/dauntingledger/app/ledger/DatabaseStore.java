@@ -31,7 +31,8 @@ class DatabaseStore implements Store {
                 session.insertMultiple(lines);
                 session.doWork(connection -> {
                     Deadlines.write(connection, of(DeadlineRow.class, changes));
-                    StandingRow.write(connection, of(StandingRow.class, changes));
+                    StandingRows.write(connection, of(Standing.class, changes));
+                    NotedRow.write(connection, of(NotedRow.class, changes));
                 });
                 session.getTransaction().commit();
             } catch (RuntimeException e) {

@@ -11,6 +11,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param perMinute how many entries a candidate can send a minute in the long run
  * @param atOnce how many of them can come at once, as after an outage
  * @param longestWrite how long a request waits for its entries to be on the disk
+ * @param silence after how long without a sign of it a seat counts as not connected
  * @param mostInMemory how many ledgers are kept folded
  */
 @ConfigurationProperties("exam.ledger")
@@ -19,4 +20,5 @@ record LedgerSettings(
         @DefaultValue("600") int perMinute,
         @DefaultValue("4000") int atOnce,
         @DefaultValue("20s") Duration longestWrite,
+        @DefaultValue("10s") Duration silence,
         @DefaultValue("20000") int mostInMemory) {}

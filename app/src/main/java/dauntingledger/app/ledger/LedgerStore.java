@@ -11,6 +11,7 @@ import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Timeline;
 import jakarta.persistence.EntityManager;
 import java.time.Duration;
@@ -63,6 +64,7 @@ class LedgerStore implements Ledgers {
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
     private final Mends mends;
+    private final StandingBook standings;
     private final LedgerSettings settings;
     private final Cache<SittingId, LiveLedger> live;
     private final Cache<SittingId, UnreadableLedgerException> unreadable = Caffeine.newBuilder()
@@ -79,6 +81,7 @@ class LedgerStore implements Ledgers {
             JsonMapper json,
             ApplicationEventPublisher events,
             Mends mends,
+            StandingBook standings,
             LedgerSettings settings) {
         this.entities = entities;
         this.transactions = transactions;
@@ -88,6 +91,7 @@ class LedgerStore implements Ledgers {
         this.json = json;
         this.events = events;
         this.mends = mends;
+        this.standings = standings;
         this.settings = settings;
         this.live = Caffeine.newBuilder()
                 .maximumSize(settings.mostInMemory())
@@ -100,7 +104,15 @@ class LedgerStore implements Ledgers {
         if (batch.isHeartbeat()) {
             return hearBeat(appointment, batch, now);
         }
-        return change(appointment, now, (ledger, lines) -> ledger.append(batch, now, lines));
+        Appended appended = change(appointment, now, (ledger, lines) -> ledger.append(batch, now, lines));
+        hear(appointment, batch, appended, now);
+        return appended;
+    }
+
+    private void hear(Appointment appointment, Batch batch, Appended appended, Instant now) {
+        if (appended.live()) {
+            standings.hear(appointment.sitting(), now, batch.waiting().size());
+        }
     }
 
     @Override
@@ -116,11 +128,17 @@ class LedgerStore implements Ledgers {
     /** Takes a sign that a window is there, without a look at the store. */
     private Appended hearBeat(Appointment appointment, Batch beat, Instant now) {
         LiveLedger ledger = lock(appointment);
+        Appended appended;
         try {
-            return ledger.append(beat, now, List.of());
+            boolean again = ledger.silentSince(now).isPresent();
+            appended = again
+                    ? change(appointment, now, (locked, lines) -> locked.append(beat, now, lines))
+                    : ledger.append(beat, now, List.of());
         } finally {
             ledger.lock().unlock();
         }
+        hear(appointment, beat, appended, now);
+        return appended;
     }
 
     @Override
@@ -128,7 +146,7 @@ class LedgerStore implements Ledgers {
         Entry entry = Entry.made(new EntryId(UUID.randomUUID().toString()), now, act);
         Outcome outcome = change(appointment, now, (ledger, lines) -> {
             if (act instanceof Act.SeatTaken) {
-                ledger.seatTaken(now);
+                ledger.seatTaken(now, lines);
             }
             return ledger.judge(entry, lines);
         });
@@ -136,6 +154,24 @@ class LedgerStore implements Ledgers {
             events.publishEvent(new Recorded(appointment.sitting(), entry));
         }
         return outcome;
+    }
+
+    @Override
+    public Outcome pause(Appointment appointment, Act.Paused pause, Instant since, Instant now) {
+        List<Entry> made = new ArrayList<>();
+        Outcome outcome = change(appointment, now, (ledger, lines) -> {
+            made.add(ledger.pausedAsOf(since, now, pause));
+            return ledger.judge(made.getFirst(), lines);
+        });
+        if (outcome.status() == Outcome.Status.ENTERED) {
+            events.publishEvent(new Recorded(appointment.sitting(), made.getFirst()));
+        }
+        return outcome;
+    }
+
+    @Override
+    public List<Outage> outages(Appointment appointment, Instant now) {
+        return change(appointment, now, (ledger, lines) -> ledger.outages(now));
     }
 
     /**
@@ -203,6 +239,7 @@ class LedgerStore implements Ledgers {
             writer.write(lines, changes);
             ledger.stored(changes);
             whole = true;
+            tell(changes);
             return result;
         } catch (SeatTakenException | TooManyEntriesException e) {
             whole = lines.isEmpty();
@@ -212,6 +249,17 @@ class LedgerStore implements Ledgers {
                 forget(appointment, ledger);
             }
             ledger.lock().unlock();
+        }
+    }
+
+    private void tell(List<SittingChange> changes) {
+        for (SittingChange change : changes) {
+            if (change instanceof Standing standing) {
+                events.publishEvent(new StandingChanged(standing));
+                if (standing.progress() != Progress.IN_PROGRESS) {
+                    standings.forget(standing.sitting());
+                }
+            }
         }
     }
 
@@ -280,7 +328,7 @@ class LedgerStore implements Ledgers {
             Set<Integer> aside,
             Optional<Instant> due,
             Appointment appointment,
-            StandingRow standing) {}
+            Standing standing) {}
 
     /**
      * Reads all of it in one transaction: a sweep does so for thousands. The appointment at hand may be older than what

@@ -1,13 +1,19 @@
 package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Held;
+import dauntingledger.rulebook.sitting.Silence;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Timeline;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -35,6 +41,29 @@ public interface Ledgers {
      * published.
      */
     Outcome record(Appointment appointment, Act act, Instant now);
+
+    /**
+     * Stops the clocks of a sitting as of an instant in the past, or as soon after it as nothing that was done since would
+     * come to be done elsewhere. Else as {@link #record}.
+     */
+    Outcome pause(Appointment appointment, Act.Paused pause, Instant since, Instant now);
+
+    /**
+     * Returns when nothing was heard of the seat of a sitting, the silence that goes on at {@code now} among them, in
+     * order.
+     */
+    List<Outage> outages(Appointment appointment, Instant now);
+
+    /**
+     * A silence of a seat.
+     *
+     * @param lost how much time it took, by time box, that no grant has given back
+     */
+    record Outage(Silence silence, Map<BoxId, Duration> lost) {
+        public Outage {
+            lost = Collections.unmodifiableMap(new LinkedHashMap<>(lost));
+        }
+    }
 
     /**
      * Returns the sitting at {@code now}, after recording what time has ended by then.

@@ -4,12 +4,15 @@ import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.StandingCodec;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Hearing;
 import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Ledger;
+import dauntingledger.rulebook.sitting.Progress;
+import dauntingledger.rulebook.sitting.Silence;
 import dauntingledger.rulebook.sitting.SittingRoute;
 import dauntingledger.rulebook.sitting.Timeline;
 import dauntingledger.rulebook.sitting.Verdict;
@@ -22,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.Stream;
 
 /** A ledger in memory: folded, with the end of its chain. All use of it is under its lock. */
 final class LiveLedger {
@@ -38,7 +42,12 @@ final class LiveLedger {
     private Hash examHash;
     private int examEntries;
     private Optional<Instant> storedDue;
-    private StandingRow storedStanding;
+    private Standing storedStanding;
+    private final List<NotedRow> noted = new ArrayList<>();
+
+    /** Whether the candidate was heard since this was read; what was before is not known to the second. */
+    private boolean heardHere;
+
     private boolean stale;
 
     /**
@@ -57,7 +66,7 @@ final class LiveLedger {
             List<LedgerLine> readable,
             List<Entry> entries,
             Optional<Instant> due,
-            StandingRow standing) {}
+            Standing standing) {}
 
     LiveLedger(SittingId sitting, Paper paper, Terms terms, Stored stored, LedgerSettings settings) {
         List<Entry> entries = stored.entries();
@@ -75,8 +84,21 @@ final class LiveLedger {
         for (int i = 0; i < entries.size(); i++) {
             countAsExam(entries.get(i), stored.readable().get(i).hash());
         }
+        if (stored.standing().board().isEmpty()) {
+            noteAnew(stored);
+        }
         this.storedDue = stored.due();
         this.storedStanding = stored.standing();
+    }
+
+    /** Lists what the log of the room has, for a ledger from before there was one, or whose lists are made anew. */
+    private void noteAnew(Stored stored) {
+        for (int i = 0; i < stored.entries().size(); i++) {
+            Entry entry = stored.entries().get(i);
+            if (NotedRow.isNoted(entry.act())) {
+                noted.add(new NotedRow(sitting, stored.readable().get(i).seq(), entry.at()));
+            }
+        }
     }
 
     /**
@@ -120,17 +142,23 @@ final class LiveLedger {
     List<SittingChange> changes(Instant now) {
         List<SittingChange> changes = new ArrayList<>();
         dueAnew(now).ifPresent(changes::add);
-        StandingRow standing = standing();
+        Standing standing = standing();
         if (!standing.equals(storedStanding)) {
             changes.add(standing);
         }
+        changes.addAll(noted);
         return changes;
     }
 
     /** Returns how the sitting stands by its last entry. */
-    StandingRow standing() {
+    Standing standing() {
         int waiting = (int) ledger.held().stream().filter(Held::waits).count();
-        return new StandingRow(sitting, ledger.sitting().route().progress(), waiting, true);
+        String board = isBlank() ? "" : CanonicalJson.write(StandingCodec.toPlain(ledger.sitting()));
+        return new Standing(sitting, ledger.sitting().route().progress(), waiting, true, board);
+    }
+
+    private boolean isBlank() {
+        return ledger.entries().isEmpty();
     }
 
     private Optional<DeadlineRow> dueAnew(Instant now) {
@@ -146,7 +174,8 @@ final class LiveLedger {
         for (SittingChange change : changes) {
             switch (change) {
                 case DeadlineRow row -> storedDue = row.due();
-                case StandingRow row -> storedStanding = row;
+                case Standing row -> storedStanding = row;
+                case NotedRow row -> noted.remove(row);
             }
         }
     }
@@ -178,14 +207,49 @@ final class LiveLedger {
     /** Notes that the candidate was heard, or given something new. */
     void heard(Instant now) {
         hearing.heard(now);
+        heardHere = true;
+    }
+
+    /** Returns since when nothing is heard of the seat, if that is longer than a seat is silent that is connected. */
+    Optional<Instant> silentSince(Instant now) {
+        Instant last = Instant.ofEpochMilli(hearing.lastMillis());
+        boolean inside = ledger.sitting().route().progress() == Progress.IN_PROGRESS;
+        return heardHere && inside && last.plus(settings.silence()).isBefore(now)
+                ? Optional.of(last)
+                : Optional.empty();
+    }
+
+    /** Writes down that the seat is heard again, if it was silent. */
+    private void endSilence(Instant now, List<LedgerLine> lines) {
+        silentSince(now).ifPresent(since -> judge(own(now, new Act.HeardAgain(since)), lines));
+    }
+
+    private static Entry own(Instant at, Act act) {
+        return Entry.made(new EntryId(UUID.randomUUID().toString()), at, act);
+    }
+
+    /** Makes an entry of a pause that is dated at {@code since}, or as soon after as that can be. */
+    Entry pausedAsOf(Instant since, Instant now, Act.Paused pause) {
+        Instant earliest = ledger.earliestPause();
+        Instant from = since.isBefore(earliest) ? earliest : since;
+        return new Entry(new EntryId(UUID.randomUUID().toString()), from.isBefore(now) ? from : now, now, pause);
+    }
+
+    /** Returns the silences of the seat, with the one that goes on, each with what it took and nobody has given back. */
+    List<Ledgers.Outage> outages(Instant now) {
+        return Stream.concat(
+                        ledger.silences().stream(), silentSince(now).map(since -> new Silence(since, now)).stream())
+                .map(silence -> new Ledgers.Outage(silence, ledger.lost(silence)))
+                .toList();
     }
 
     /** @throws TooManyEntriesException if seats are taken faster than anybody changes places */
-    void seatTaken(Instant now) {
+    void seatTaken(Instant now, List<LedgerLine> lines) {
         if (!allowance.take(1, now)) {
             throw new TooManyEntriesException(sitting);
         }
-        hearing.heard(now);
+        endSilence(now, lines);
+        heard(now);
     }
 
     /**
@@ -205,6 +269,10 @@ final class LiveLedger {
                 .forEach(entry -> fresh.putIfAbsent(entry.id(), entry));
         if (!allowance.take(fresh.size(), now)) {
             throw new TooManyEntriesException(sitting);
+        }
+        if (live) {
+            endSilence(now, lines);
+            heardHere = true;
         }
         Map<EntryId, Long> heard = live ? hear(batch, List.copyOf(fresh.values())) : Map.of();
         List<Outcome> outcomes = new ArrayList<>();
@@ -307,5 +375,8 @@ final class LiveLedger {
         lastHash = Chain.next(lastHash, line);
         countAsExam(entry, lastHash);
         lines.add(new LedgerLine(sitting, lastSeq, line, lastHash));
+        if (NotedRow.isNoted(entry.act())) {
+            noted.add(new NotedRow(sitting, lastSeq, entry.at()));
+        }
     }
 }

@@ -1,4 +1,4 @@
 package dauntingledger.app.ledger;
 
 /** What is stored of a sitting beside its lines, and changes with them. */
-sealed interface SittingChange permits DeadlineRow, StandingRow {}
+sealed interface SittingChange permits DeadlineRow, NotedRow, Standing {}

@@ -85,6 +85,9 @@ class SittingRecord {
     private int held;
     private boolean readable = true;
 
+    @Column(length = 2048)
+    private String board = "";
+
     protected SittingRecord() {}
 
     SittingRecord(String candidate, PaperRef paper, String seat, Terms terms, int seed) {
@@ -106,6 +109,10 @@ class SittingRecord {
         hours(appointment.terms());
         grant(appointment.terms().accommodations(), appointment.terms().display());
         appointment.exam().ifPresent(this::belong);
+    }
+
+    void sitAt(String chair) {
+        this.seat = chair;
     }
 
     final void belong(Appointment.InExam to) {
@@ -153,8 +160,8 @@ class SittingRecord {
                         shown));
     }
 
-    StandingRow standing() {
-        return new StandingRow(new SittingId(requireNonNull(id, "id")), progress, held, readable);
+    Standing standing() {
+        return new Standing(new SittingId(requireNonNull(id, "id")), progress, held, readable, board);
     }
 
     private Window window() {

@@ -35,7 +35,8 @@ record ExamForm(
         String closes,
         List<Long> rooms,
         Boolean atHome,
-        List<String> staff) {
+        List<String> staff,
+        Boolean reentry) {
 
     ExamForm {
         title = text(title);
@@ -49,6 +50,7 @@ record ExamForm(
         rooms = rooms == null ? List.of() : List.copyOf(rooms);
         atHome = Boolean.TRUE.equals(atHome);
         staff = staff == null ? List.of() : List.copyOf(staff);
+        reentry = Boolean.TRUE.equals(reentry);
     }
 
     private static String text(@Nullable String typed) {
@@ -58,7 +60,18 @@ record ExamForm(
     /** Returns an empty form with usual hours. */
     static ExamForm empty(LocalDate day, ZoneId zone) {
         return new ExamForm(
-                "", "", day.toString(), zone.getId(), "08:30", "09:00", "09:30", "", List.of(), false, List.of());
+                "",
+                "",
+                day.toString(),
+                zone.getId(),
+                "08:30",
+                "09:00",
+                "09:30",
+                "",
+                List.of(),
+                false,
+                List.of(),
+                false);
     }
 
     static ExamForm of(Exam exam) {
@@ -74,7 +87,8 @@ record ExamForm(
                 hours.closes().map(LocalTime::toString).orElse(""),
                 exam.codes().keySet().stream().map(RoomId::value).toList(),
                 exam.isAtHome(),
-                List.copyOf(exam.staff()));
+                List.copyOf(exam.staff()),
+                exam.reentry());
     }
 
     static String paper(PaperRef ref) {
@@ -123,7 +137,8 @@ record ExamForm(
                         hours,
                         rooms.stream().map(RoomId::new).collect(Collectors.toSet()),
                         atHome,
-                        Set.copyOf(staff))),
+                        Set.copyOf(staff),
+                        reentry)),
                 List.of());
     }
 

@@ -57,9 +57,18 @@ class ListsRebuild implements ApplicationRunner {
         System.exit(SpringApplication.exit(context, () -> unreadable == 0 ? 0 : 1));
     }
 
+    /** Without them every sitting stores them again when it is opened. */
+    private void forget() {
+        transactions.executeWithoutResult(status -> {
+            entities.createNativeQuery("delete from noted").executeUpdate();
+            entities.createQuery("update SittingRecord set board = ''").executeUpdate();
+        });
+    }
+
     /** Returns how many sittings cannot be read. */
     int rebuild() {
         index.rebuild();
+        forget();
         List<Long> sittings = transactions.execute(
                 status -> entities.createQuery("select id from SittingRecord order by id", Long.class)
                         .getResultList());

@@ -15,6 +15,7 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Verdict;
 import jakarta.validation.Valid;
 import java.security.Principal;
@@ -118,7 +119,7 @@ class SittingController {
                 .sitting()
                 .route()
                 .reopenable()
-                .map(stage -> ledgers.record(appointment, new Act.Reopened(stage, person), now)
+                .map(stage -> ledgers.record(appointment, new Act.Reopened(stage, person, Actor.OFFICE), now)
                         .verdict())
                 .filter(Verdict::isPermitted)
                 .isPresent();

@@ -54,7 +54,7 @@ class SittingDetails {
         }
 
         public boolean isOver() {
-            return state.equals("handed-in") || state.equals("declined");
+            return state.equals("handed-in") || state.equals("declined") || state.equals("ended");
         }
     }
 

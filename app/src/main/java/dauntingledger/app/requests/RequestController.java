@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.uploads.Document;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.plain.PlainNames;

@@ -3,6 +3,7 @@ package dauntingledger.app.requests;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.uploads.Document;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;

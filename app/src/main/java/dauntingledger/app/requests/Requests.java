@@ -8,6 +8,7 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.app.requests.RequestRecord.Standing;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.uploads.Document;
 import dauntingledger.app.words.ChosenLanguage;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.plain.PlainNames;

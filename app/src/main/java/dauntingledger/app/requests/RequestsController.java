@@ -8,6 +8,7 @@ import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.staff.Staff;
+import dauntingledger.app.uploads.Document;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.plain.PlainNames;
 import jakarta.servlet.http.HttpServletResponse;

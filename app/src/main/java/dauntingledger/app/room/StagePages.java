@@ -8,6 +8,7 @@ import dauntingledger.app.words.Privileges;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Totals;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -68,6 +69,7 @@ class StagePages {
                 switch (over.ending()) {
                     case DECLINED -> declined(here, model);
                     case HANDED_IN -> receipt(here, model);
+                    case ENDED -> ended(here, model);
                 };
             case Position.At at -> stage(here, here.paper().route().get(at.stage()), model);
         };
@@ -84,6 +86,13 @@ class StagePages {
                 .anyMatch(stage -> stage instanceof Stage.Notice notice && notice.keepsAppointment());
         model.addAttribute("again", again);
         return "declined";
+    }
+
+    private static String ended(Here here, Model model) {
+        Totals totals = here.sitting().questions().totals();
+        model.addAttribute("kept", totals.answered() + totals.part());
+        model.addAttribute("questions", totals.questions());
+        return "ended";
     }
 
     private String receipt(Here here, Model model) {
@@ -124,6 +133,7 @@ class StagePages {
         model.addAttribute("away", here.sitting().isAway());
         return switch (here.sitting().presence()) {
             case ON_BREAK -> {
+                model.addAttribute("given", here.sitting().isBreakGiven());
                 model.addAttribute(
                         "ownBreaks", ruleWords.ownBreaks(here.paper()).orElse(""));
                 yield "own-break";

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 
 /** Makes the drawing of a sitting's time: what was open when, and how long each question was in view. */
 @Component
-class TimeStrips {
+public class TimeStrips {
 
     /** The width of the drawing in units of its own; times are scaled to it. */
     static final int WIDTH = 1000;
@@ -42,7 +42,8 @@ class TimeStrips {
      * @param spans the lower row: questions, reviews, breaks, pauses
      * @param warnings where a clock warned
      */
-    record Strip(List<Bar> stages, List<Bar> spans, List<Double> warnings, String begin, String end, List<Row> rows) {}
+    public record Strip(
+            List<Bar> stages, List<Bar> spans, List<Double> warnings, String begin, String end, List<Row> rows) {}
 
     /**
      * A bar of the drawing.
@@ -50,11 +51,11 @@ class TimeStrips {
      * @param x where it begins, and {@code width} how wide it is, of {@value #WIDTH}
      * @param text what stands in it, or empty where there is no room
      */
-    record Bar(String kind, double x, double width, String text, String hint) {}
+    public record Bar(String kind, double x, double width, String text, String hint) {}
 
-    record Row(String from, String what, String length) {}
+    public record Row(String from, String what, String length) {}
 
-    Strip of(Timeline timeline, Paper paper, List<StageRecord> stages) {
+    public Strip of(Timeline timeline, Paper paper, List<StageRecord> stages) {
         List<Timeline.Span> spans = timeline.spans().stream()
                 .filter(span -> isDrawn(paper, span.stage()))
                 .toList();

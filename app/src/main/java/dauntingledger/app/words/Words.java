@@ -1,6 +1,7 @@
 package dauntingledger.app.words;
 
 import java.time.Duration;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
@@ -12,6 +13,8 @@ import org.springframework.stereotype.Component;
 /** Words for people, from the message bundles, in the language of the request. */
 @Component
 public class Words {
+
+    private static final List<String> BUNDLES = List.of("messages", "office");
 
     private final MessageSource messages;
 
@@ -39,12 +42,14 @@ public class Words {
     /** Returns all words whose key begins with {@code prefix}, by the rest of the key. */
     public Map<String, String> beginningWith(String prefix) {
         Locale locale = LocaleContextHolder.getLocale();
-        ResourceBundle bundle = ResourceBundle.getBundle(
-                "messages", locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_DEFAULT));
         Map<String, String> words = new TreeMap<>();
-        bundle.keySet().stream()
-                .filter(key -> key.startsWith(prefix))
-                .forEach(key -> words.put(key.substring(prefix.length()), bundle.getString(key)));
+        for (String name : BUNDLES) {
+            ResourceBundle bundle = ResourceBundle.getBundle(
+                    name, locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_DEFAULT));
+            bundle.keySet().stream()
+                    .filter(key -> key.startsWith(prefix))
+                    .forEach(key -> words.put(key.substring(prefix.length()), bundle.getString(key)));
+        }
         return words;
     }
 }

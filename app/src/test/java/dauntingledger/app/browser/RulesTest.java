@@ -12,9 +12,11 @@ import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Question;
 import java.time.Duration;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
@@ -177,7 +179,9 @@ class RulesTest extends BrowserTest {
             enterFirstSection();
             advance(Duration.ofMinutes(16));
             assertThat(page.locator(".slip")).containsText("5 minutes left");
-            does(appointment, new Act.TimeGranted(new BoxId("rules"), Duration.ofMinutes(5)));
+            does(
+                    appointment,
+                    new Act.TimeGranted(new BoxId("rules"), Duration.ofMinutes(5), By.NOBODY, Optional.empty()));
             assertThat(page.locator("#clock-time")).containsText(Pattern.compile("[89]:"));
             page.evaluate("() => document.querySelector('.slip').remove()");
             advance(Duration.ofMinutes(4));

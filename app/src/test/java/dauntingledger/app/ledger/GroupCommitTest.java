@@ -30,8 +30,8 @@ class GroupCommitTest {
 
     private final Store store = mock();
     private final StoreGate gate = new StoreGate();
-    private final GroupCommit writer =
-            new GroupCommit(store, gate, new LedgerSettings(100, 600, 600, Duration.ofMillis(500), 10));
+    private final GroupCommit writer = new GroupCommit(
+            store, gate, new LedgerSettings(100, 600, 600, Duration.ofMillis(500), Duration.ofSeconds(10), 10));
 
     @BeforeEach
     void start() {

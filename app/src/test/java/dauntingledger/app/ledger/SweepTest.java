@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.time.Instant;
@@ -108,10 +109,10 @@ class SweepTest extends ExamServerTest {
         Instant first = deadlines.find(appointment.sitting()).orElseThrow();
 
         clock.advance(Duration.ofMinutes(1));
-        does(appointment, new Act.Paused());
+        does(appointment, new Act.Paused(By.NOBODY, ""));
         assertThat(deadlines.find(appointment.sitting())).isEmpty();
         clock.advance(Duration.ofMinutes(4));
-        does(appointment, new Act.Resumed());
+        does(appointment, new Act.Resumed(By.NOBODY));
 
         assertThat(deadlines.find(appointment.sitting()).orElseThrow())
                 .isBetween(first.plus(Duration.ofMinutes(4)), first.plus(Duration.ofMinutes(5)));

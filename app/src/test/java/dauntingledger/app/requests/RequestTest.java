@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.uploads.Document;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -269,7 +269,10 @@ class TrustTest extends ExamServerTest {
                 "find",
                 "attendance",
                 "plans",
-                "signs");
+                "signs",
+                "log",
+                "outages",
+                "events");
 
         @Test
         void hasEverythingThatStaffDoAndNotOnlyLookAt() {

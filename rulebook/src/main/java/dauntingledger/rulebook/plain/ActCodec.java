@@ -9,12 +9,16 @@ import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Arrival;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Help;
+import dauntingledger.rulebook.sitting.Silence;
 import dauntingledger.rulebook.sitting.Subset;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -28,6 +32,11 @@ public final class ActCodec {
             Field.of("cardinality", MemberType.name(Value.Cardinality.values()), Value::cardinality),
             Field.of("baseType", MemberType.name(Value.BaseType.values()), Value::baseType),
             Field.of("values", MemberType.TEXTS, Value::elements));
+
+    private static final Schema<Silence> SILENCE = Schema.of(
+            Silence::new,
+            Field.of("from", MemberType.INSTANT, Silence::fromInclusive),
+            Field.of("to", MemberType.INSTANT, Silence::toExclusive));
 
     private static final Schema<Act.StationChecked> STATION_CHECKED = Schema.of(
             Act.StationChecked::new,
@@ -66,7 +75,14 @@ public final class ActCodec {
                     Act.BlockClosed.class,
                     Schema.of(Act.BlockClosed::new, Field.of("stage", Ids.STAGE, Act.BlockClosed::stage)))
             .kind("handed-in", Act.HandedIn.class, Schema.of(Act.HandedIn::new))
-            .kind("reopened", Act.Reopened.class, Schema.of(Act.Reopened::new, stage(), person()))
+            .kind("reopened", Act.Reopened.class, reopened())
+            .kind("sitting-ended", Act.SittingEnded.class, Schema.of(Act.SittingEnded::new, by(Act.SittingEnded::by)))
+            .kind("place-changed", Act.PlaceChanged.class, placeChanged())
+            .kind("incident-noted", Act.IncidentNoted.class, incidentNoted())
+            .kind("heard-again", Act.HeardAgain.class, heardAgain())
+            .kind("break-given", Act.BreakGiven.class, breakGiven())
+            .kind("message-sent", Act.MessageSent.class, messageSent())
+            .kind("message-read", Act.MessageRead.class, messageRead())
             .kind("question-opened", Act.QuestionOpened.class, Schema.of(Act.QuestionOpened::new, item()))
             .kind("review-opened", Act.ReviewOpened.class, Schema.of(Act.ReviewOpened::new))
             .kind("whole-view-opened", Act.WholeViewOpened.class, Schema.of(Act.WholeViewOpened::new))
@@ -96,8 +112,8 @@ public final class ActCodec {
             .kind("help-called", Act.HelpCalled.class, helpCalled())
             .kind("help-withdrawn", Act.HelpWithdrawn.class, Schema.of(Act.HelpWithdrawn::new))
             .kind("help-answered", Act.HelpAnswered.class, helpAnswered())
-            .kind("paused", Act.Paused.class, Schema.of(Act.Paused::new))
-            .kind("resumed", Act.Resumed.class, Schema.of(Act.Resumed::new))
+            .kind("paused", Act.Paused.class, paused())
+            .kind("resumed", Act.Resumed.class, Schema.of(Act.Resumed::new, by(Act.Resumed::by)))
             .kinds(Act.ToolUsed.class, ToolCodec.KINDS, Act.ToolUsed::use, Act.ToolUsed::new);
 
     private ActCodec() {}
@@ -218,7 +234,67 @@ public final class ActCodec {
         return Schema.of(
                 Act.TimeGranted::new,
                 Field.of("box", Ids.BOX, Act.TimeGranted::box),
-                Field.of("extra", MemberType.MILLIS, Act.TimeGranted::extra));
+                Field.of("extra", MemberType.MILLIS, Act.TimeGranted::extra),
+                by(Act.TimeGranted::by),
+                Field.optional("outage", MemberType.object(SILENCE), Act.TimeGranted::outage));
+    }
+
+    private static Schema<Act.Paused> paused() {
+        return Schema.of(Act.Paused::new, by(Act.Paused::by), optionalText("words", Act.Paused::words));
+    }
+
+    private static Schema<Act.Reopened> reopened() {
+        return Schema.of(Act.Reopened::new, stage(), person(), Field.of("by", ACTOR, Act.Reopened::actor));
+    }
+
+    private static Schema<Act.PlaceChanged> placeChanged() {
+        return Schema.of(
+                Act.PlaceChanged::new,
+                Field.of("chair", MemberType.TEXT, Act.PlaceChanged::chair),
+                by(Act.PlaceChanged::by));
+    }
+
+    private static Schema<Act.IncidentNoted> incidentNoted() {
+        return Schema.of(
+                Act.IncidentNoted::new,
+                Field.of("incident", MemberType.WHOLE, Act.IncidentNoted::incident),
+                Field.of("textDigest", MemberType.TEXT, Act.IncidentNoted::textDigest),
+                by(Act.IncidentNoted::by));
+    }
+
+    private static Schema<Act.HeardAgain> heardAgain() {
+        return Schema.of(Act.HeardAgain::new, Field.of("since", MemberType.INSTANT, Act.HeardAgain::since));
+    }
+
+    private static Schema<Act.BreakGiven> breakGiven() {
+        return Schema.of(
+                Act.BreakGiven::new,
+                Field.of("longest", MemberType.MILLIS, Act.BreakGiven::longest),
+                by(Act.BreakGiven::by));
+    }
+
+    private static Schema<Act.MessageSent> messageSent() {
+        return Schema.of(
+                Act.MessageSent::new,
+                Field.of("message", MemberType.TEXT, Act.MessageSent::message),
+                Field.of("words", MemberType.TEXT, Act.MessageSent::words),
+                by(Act.MessageSent::by));
+    }
+
+    private static Schema<Act.MessageRead> messageRead() {
+        return Schema.of(Act.MessageRead::new, Field.of("message", MemberType.TEXT, Act.MessageRead::message));
+    }
+
+    /** Who did something and why; ledgers from before that was written down do not say. */
+    private static <A extends Act> Field<A, By> by(Function<A, By> by) {
+        return Field.of(Schema.of(By::new, optionalText("person", By::person), optionalText("reason", By::reason)), by);
+    }
+
+    /** A text that is left out where it is empty. */
+    private static <T> Field<T, String> optionalText(String name, Function<T, String> part) {
+        Field<String, Optional<String>> text = Field.optional(
+                name, MemberType.TEXT, value -> Optional.of(value).filter(any -> !any.isEmpty()));
+        return Field.of(Schema.of(there -> there.orElse(""), text), part);
     }
 
     private static Schema<Act.HelpCalled> helpCalled() {

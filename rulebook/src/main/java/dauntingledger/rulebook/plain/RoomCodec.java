@@ -8,6 +8,7 @@ import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Breaks;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Help;
+import dauntingledger.rulebook.sitting.Message;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -32,6 +33,12 @@ public final class RoomCodec {
         plain.put("position", position(sitting));
         plain.put("arrival", arrival(sitting));
         plain.put("paused", sitting.isPaused());
+        if (sitting.isPaused()) {
+            plain.put("pauseWords", sitting.pauseWords());
+        }
+        plain.put("breakGiven", sitting.isBreakGiven());
+        plain.put(
+                "messages", sitting.messages().stream().map(RoomCodec::message).toList());
         plain.put("view", PlainNames.name(sitting.questions().view()));
         plain.put("presence", PlainNames.name(sitting.presence()));
         plain.put("endWanted", sitting.questions().isEndWanted());
@@ -99,6 +106,15 @@ public final class RoomCodec {
             plain.put("person", answer.person());
             plain.put("words", answer.words());
         });
+        return plain;
+    }
+
+    private static Map<String, Object> message(Message message) {
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("id", message.id());
+        plain.put("words", message.words());
+        plain.put("sentAt", message.sentAt().toEpochMilli());
+        plain.put("read", message.readAt().isPresent());
         return plain;
     }
 

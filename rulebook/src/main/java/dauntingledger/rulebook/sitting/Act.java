@@ -14,6 +14,7 @@ import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -423,11 +424,17 @@ public sealed interface Act {
         }
     }
 
-    /** Adds time to a box. */
-    record TimeGranted(BoxId box, Duration extra) implements OnClocks {
+    /**
+     * Adds time to a box.
+     *
+     * @param outage the silence whose time this gives back, if it is given for one; see {@link Ledger#lost}
+     */
+    record TimeGranted(BoxId box, Duration extra, By by, Optional<Silence> outage) implements OnClocks {
         public TimeGranted {
             requireNonNull(box, "box");
             requireNonNull(extra, "extra");
+            requireNonNull(by, "by");
+            requireNonNull(outage, "outage");
             if (extra.compareTo(Duration.ZERO) <= 0) {
                 throw new IllegalArgumentException("a grant must be more than 0, but was " + extra);
             }
@@ -439,8 +446,18 @@ public sealed interface Act {
         }
     }
 
-    /** Stops every clock of the sitting. */
-    record Paused() implements OnClocks {
+    /**
+     * Stops every clock of the sitting. One that was made after the instant it is dated at gives back what has run off
+     * since; what the candidate did before they could know of it stays and counts.
+     *
+     * @param words what the candidate is told; may be empty
+     */
+    record Paused(By by, String words) implements OnClocks {
+        public Paused {
+            requireNonNull(by, "by");
+            requireAtMost(HelpAnswered.MOST_WORDS, "the words", words);
+        }
+
         @Override
         public Actor actor() {
             return Actor.INVIGILATOR;
@@ -448,10 +465,121 @@ public sealed interface Act {
     }
 
     /** Lets the clocks run again. */
-    record Resumed() implements OnClocks {
+    record Resumed(By by) implements OnClocks {
+        public Resumed {
+            requireNonNull(by, "by");
+        }
+
         @Override
         public Actor actor() {
             return Actor.INVIGILATOR;
+        }
+    }
+
+    /** Sends the candidate on a break in which the clocks stand still; it counts among nobody's own. */
+    record BreakGiven(Duration longest, By by) implements OnClocks {
+        public static final Duration LONGEST = Duration.ofHours(2);
+
+        public BreakGiven {
+            requireNonNull(longest, "longest");
+            requireNonNull(by, "by");
+            if (longest.compareTo(Duration.ZERO) <= 0 || longest.compareTo(LONGEST) > 0) {
+                throw new IllegalArgumentException(
+                        "a break is more than 0 and at most " + LONGEST + ", but was " + longest);
+            }
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /** A word from the invigilator, and that it was read. */
+    sealed interface OnMessages extends Act {
+        String message();
+    }
+
+    /** Says something to the candidate, who confirms that it was read. */
+    record MessageSent(String message, String words, By by) implements OnMessages {
+        public static final int MOST_WORDS = 400;
+        public static final int MOST_ID = 64;
+
+        public MessageSent {
+            requireAtMost(MOST_ID, "the id of a message", message);
+            requireAtMost(MOST_WORDS, "a message", words);
+            requireNonNull(by, "by");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /** Confirms that a message was read. */
+    record MessageRead(String message) implements OnMessages {
+        public MessageRead {
+            requireAtMost(MessageSent.MOST_ID, "the id of a message", message);
+        }
+    }
+
+    /** Ends the sitting. The exam office can take that back; see {@link Reopened}. */
+    record SittingEnded(By by) implements Act {
+        public SittingEnded {
+            requireNonNull(by, "by");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /** Records that the candidate goes on at another place. */
+    record PlaceChanged(String chair, By by) implements ForTheRecord {
+        public static final int MOST_CHAIR = 20;
+
+        public PlaceChanged {
+            requireAtMost(MOST_CHAIR, "the chair", chair);
+            requireNonNull(by, "by");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /**
+     * Records that something happened. What it was is not for the candidate's browser, so it stands elsewhere.
+     *
+     * @param incident the number under which it is kept, with what is attached to it
+     * @param textDigest SHA-256 of what was noted of it, as 64 lower-case hexadecimal digits
+     */
+    record IncidentNoted(long incident, String textDigest, By by) implements ForTheRecord {
+        private static final int DIGEST = 64;
+
+        public IncidentNoted {
+            requireAtMost(DIGEST, "a digest", textDigest);
+            requireNonNull(by, "by");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.INVIGILATOR;
+        }
+    }
+
+    /** Records that the seat was heard again after a silence. */
+    record HeardAgain(Instant since) implements ForTheRecord {
+        public HeardAgain {
+            requireNonNull(since, "since");
+        }
+
+        @Override
+        public Actor actor() {
+            return Actor.CLOCK;
         }
     }
 
@@ -522,16 +650,20 @@ public sealed interface Act {
         }
     }
 
-    /** Lets the candidate into a sitting that is over: back to its last block, or to the notice that was declined. */
-    record Reopened(StageId stage, String person) implements ByPerson {
+    /**
+     * Lets the candidate into a sitting that is over: back to its last block, to the notice that was declined, or to where
+     * the invigilator ended it.
+     *
+     * @param actor in which office: exam office, or an invigilator whom it lets do that
+     */
+    record Reopened(StageId stage, String person, Actor actor) implements ByPerson {
         public Reopened {
             requireNonNull(stage, "stage");
             requireAtMost(MOST_NAME, "the name", person);
-        }
-
-        @Override
-        public Actor actor() {
-            return Actor.OFFICE;
+            if (actor != Actor.INVIGILATOR && actor != Actor.OFFICE) {
+                throw new IllegalArgumentException(
+                        "a sitting is reopened by the invigilator or the exam office, not by " + actor);
+            }
         }
     }
 

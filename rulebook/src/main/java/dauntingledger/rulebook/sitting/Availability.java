@@ -76,6 +76,9 @@ final class Availability {
         if (!(state.position instanceof Position.Over over)) {
             return -1;
         }
+        if (over.ending() == Position.Ending.ENDED) {
+            return state.endedAt == null ? -1 : state.endedAt.index(state.index.stages());
+        }
         Class<? extends Stage> kind =
                 over.ending() == Position.Ending.DECLINED ? Stage.Notice.class : Stage.Block.class;
         int last = state.index.stages() - 1;

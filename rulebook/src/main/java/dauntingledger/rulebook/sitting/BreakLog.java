@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param taken how many were begun
  * @param used how long those that have ended were, without pauses
  * @param since when the one that goes on began, or null if none does
+ * @param given whether the one that goes on was given by the invigilator; such a one is not counted
  * @param away whether the candidate has to sign in again
  */
 record BreakLog(
@@ -22,10 +23,11 @@ record BreakLog(
         int taken,
         Duration used,
         @Nullable Instant since,
+        boolean given,
         boolean away) {
 
     static BreakLog none(Optional<OwnBreaks> rules) {
-        return new BreakLog(rules, 0, Duration.ZERO, null, false);
+        return new BreakLog(rules, 0, Duration.ZERO, null, false, false);
     }
 
     /** Returns the rules of a paper that has breaks of one's own. */
@@ -52,13 +54,17 @@ record BreakLog(
     }
 
     BreakLog begin(Instant at) {
-        return new BreakLog(rules, taken + 1, used, at, away).leave(ruled().signInAgain());
+        return new BreakLog(rules, taken + 1, used, at, false, away).leave(ruled().signInAgain());
+    }
+
+    BreakLog give(Instant at) {
+        return new BreakLog(rules, taken, used, at, true, away);
     }
 
     /** @param length how long the break was, without pauses */
     BreakLog end(Duration length) {
         requireNonNull(since, "since");
-        return new BreakLog(rules, taken, used.plus(length), null, away);
+        return new BreakLog(rules, taken, given ? used : used.plus(length), null, false, away);
     }
 
     long sinceMillis() {
@@ -67,11 +73,11 @@ record BreakLog(
 
     /** Leaves the desk for a break; who has to sign in again after an earlier one still has to. */
     BreakLog leave(boolean signInAgain) {
-        return new BreakLog(rules, taken, used, since, away || signInAgain);
+        return new BreakLog(rules, taken, used, since, given, away || signInAgain);
     }
 
     BreakLog signIn() {
-        return new BreakLog(rules, taken, used, since, false);
+        return new BreakLog(rules, taken, used, since, given, false);
     }
 
     /** Returns where the candidate stands with breaks of their own, or empty if the paper has none. */

@@ -23,6 +23,7 @@ final class Fold extends State {
 
     private final Watcher watcher;
     private long countedTo;
+    private long pauseWatchedTo;
 
     Fold(PaperIndex index, Watcher watcher) {
         super(index);
@@ -33,6 +34,7 @@ final class Fold extends State {
         super(other);
         this.watcher = other.watcher;
         this.countedTo = other.countedTo;
+        this.pauseWatchedTo = other.pauseWatchedTo;
     }
 
     Fold copy() {
@@ -72,8 +74,15 @@ final class Fold extends State {
         count(now);
     }
 
-    /** Applies an act that is permitted at {@link #now}. */
-    void apply(Act act) {
+    /** Applies an entry that is permitted at {@link #now}. */
+    void apply(Entry entry) {
+        apply(entry.act());
+        if (entry.act() instanceof Act.Paused) {
+            pauseTold = entry.receivedMillis();
+        }
+    }
+
+    private void apply(Act act) {
         switch (act) {
             case Act.OnItem onItem -> {
                 if (onItem instanceof Act.QuestionOpened) {
@@ -95,6 +104,11 @@ final class Fold extends State {
             case Act.SurveyAnswered answered -> log = log.answerSurvey(paper().indexOf(answered.about()));
             case Act.StageRanOut ranOut -> log = log.recordEnd(paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
+            case Act.OnMessages message -> apply(message);
+            case Act.SittingEnded ended -> {
+                endedAt = position;
+                finish(Position.Ending.ENDED, now, StageRecord.Ended.BY_ACT);
+            }
         }
     }
 
@@ -168,19 +182,41 @@ final class Fold extends State {
             case Act.Paused pause -> {
                 count();
                 pausedSince = at();
+                pauseWatchedTo = now;
+                pauseWords = pause.words();
                 time = time.pause(at());
             }
             case Act.Resumed resume -> {
-                watcher.paused(
-                        stageNumber(),
-                        requireNonNull(pausedSince, "pausedSince").toEpochMilli(),
-                        now);
+                watchPause(now);
                 pausedSince = null;
                 door = door.resume(now);
                 time = time.resume(position, at());
                 countedTo = now;
             }
+            case Act.BreakGiven given -> {
+                count();
+                time = time.beginOwnBreak(given.longest(), true, at());
+                breaks = breaks.give(at());
+            }
         }
+    }
+
+    /** Tells how long a pause was so far at the stage where the sitting is. */
+    private void watchPause(long until) {
+        if (isPaused()) {
+            watcher.paused(stageNumber(), pauseWatchedTo, until);
+            pauseWatchedTo = until;
+        }
+    }
+
+    private void apply(Act.OnMessages act) {
+        List<Message> after = new ArrayList<>(messages);
+        switch (act) {
+            case Act.MessageSent sent -> after.add(Message.sent(sent, at()));
+            case Act.MessageRead read ->
+                after.replaceAll(message -> message.id().equals(read.message()) ? message.read(at()) : message);
+        }
+        messages = List.copyOf(after);
     }
 
     private void beginOwnBreak() {
@@ -245,7 +281,9 @@ final class Fold extends State {
 
     private void reopen(int stage) {
         time = time.reopen(stage, at());
-        if (index.stage(stage) instanceof Stage.Block) {
+        if (endedAt instanceof Position.Before before) {
+            position = before;
+        } else if (index.stage(stage) instanceof Stage.Block) {
             position = new Position.At(stage);
             log = log.reopen(stage);
             states = states.unsealStage(stage);
@@ -253,6 +291,7 @@ final class Fold extends State {
         } else {
             open(stage, now);
         }
+        endedAt = null;
     }
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */
@@ -286,6 +325,7 @@ final class Fold extends State {
             endOwnBreak(at);
         }
         count(at);
+        watchPause(at);
         log = log.end(stage, instant(at), how);
         time = time.stageEnded(stage, instant(at));
         states = states.closeStage(stage);
@@ -299,7 +339,9 @@ final class Fold extends State {
         if (position instanceof Position.At open) {
             end(open.stage(), at, how);
         }
-        time = time.movedTo(index.stages(), instant(at));
+        watchPause(at);
+        pausedSince = null;
+        time = time.movedTo(index.stages(), instant(at)).withoutPause();
         breaks = breaks.signIn();
         position = new Position.Over(ending);
     }

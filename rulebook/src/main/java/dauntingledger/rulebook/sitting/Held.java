@@ -33,7 +33,9 @@ public record Held(Entry entry, Reason reason, Optional<Act.HeldDecided> decisio
         /** It came after the receipt was given out. */
         AFTER_THE_RECEIPT,
         /** The rules refuse it as things stand, but it may rest on one before it that is held. */
-        RESTS_ON_HELD
+        RESTS_ON_HELD,
+        /** The rules refuse it because of a pause that was dated back, of which the candidate could not know. */
+        PAUSED_MEANWHILE
     }
 
     /** Returns whether a person has let it count. */

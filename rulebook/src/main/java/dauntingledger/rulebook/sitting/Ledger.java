@@ -2,7 +2,10 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.TimeBox;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -12,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * The entries of one sitting in the order they were received, and the sitting they come to. Not safe for use by several
@@ -155,7 +159,92 @@ public final class Ledger {
             return hold(entry, doubt.get());
         }
         Verdict verdict = entry.atMillis() < sitting.nowMillis() ? enterCarried(entry) : enterNext(entry);
-        return !verdict.isPermitted() && mayRestOnHeld(entry) ? hold(entry, Held.Reason.RESTS_ON_HELD) : verdict;
+        if (verdict.isPermitted() || !entry.isFromABrowser()) {
+            return verdict;
+        }
+        if (isMadeInADatedBackPause(entry)) {
+            return hold(entry, Held.Reason.PAUSED_MEANWHILE);
+        }
+        return mayRestOnHeld(entry) ? hold(entry, Held.Reason.RESTS_ON_HELD) : verdict;
+    }
+
+    /**
+     * Returns the earliest instant at which a pause is to be dated: that of the last step on the route or of the clocks,
+     * so that nothing that has been done since comes to be done in another place.
+     */
+    public Instant earliestPause() {
+        return counting.reversed().stream()
+                .filter(entry -> switch (entry.act()) {
+                    case Act.OnRoute step -> true;
+                    case Act.OnClocks change -> true;
+                    case Act.Reopened reopened -> true;
+                    case Act.SittingEnded ended -> true;
+                    default -> false;
+                })
+                .findFirst()
+                .map(Entry::at)
+                .orElse(Instant.EPOCH);
+    }
+
+    /** Whether the candidate made an entry while the clocks stood, and could not know of it then. */
+    private boolean isMadeInADatedBackPause(Entry entry) {
+        return counting.stream()
+                .anyMatch(pause -> pause.act() instanceof Act.Paused
+                        && pause.atMillis() <= entry.atMillis()
+                        && entry.heardMillis() < pause.receivedMillis()
+                        && pause.receivedMillis() <= entry.receivedMillis());
+    }
+
+    /** Returns the silences of the seat that are over, in order. */
+    public List<Silence> silences() {
+        return counting.stream()
+                .flatMap(entry -> entry.act() instanceof Act.HeardAgain again
+                                && !again.since().isAfter(entry.at())
+                        ? Stream.of(new Silence(again.since(), entry.at()))
+                        : Stream.empty())
+                .toList();
+    }
+
+    /**
+     * Returns how much time ran off in a silence, by time box, and has not been given back: what each clock ran while
+     * nothing was heard, without what grants for an outage already cover.
+     */
+    public Map<BoxId, Duration> lost(Silence silence) {
+        Map<BoxId, Duration> lost = new LinkedHashMap<>();
+        for (TimeBox box : start.paper().boxes()) {
+            Duration ran = Duration.ZERO;
+            for (Silence piece : notGivenBack(silence, box.id())) {
+                ran = ran.plus(asOf(piece.toExclusive()).used(box.id()))
+                        .minus(asOf(piece.fromInclusive()).used(box.id()));
+            }
+            if (!ran.isZero()) {
+                lost.put(box.id(), ran);
+            }
+        }
+        return lost;
+    }
+
+    /** Returns what is left of a silence when all that grants to a box have given back is cut out of it. */
+    private List<Silence> notGivenBack(Silence silence, BoxId box) {
+        List<Silence> left = List.of(silence);
+        for (Entry entry : counting) {
+            if (entry.act() instanceof Act.TimeGranted granted && granted.box().equals(box)) {
+                for (Silence given : granted.outage().stream().toList()) {
+                    left = left.stream().flatMap(piece -> piece.without(given)).toList();
+                }
+            }
+        }
+        return left;
+    }
+
+    /** Returns the sitting as it was at an instant, by all that is known today. */
+    private Sitting asOf(Instant instant) {
+        int place = counting.size();
+        while (place > 0 && counting.get(place - 1).at().isAfter(instant)) {
+            place--;
+        }
+        Sitting before = milestones.before(place, counting);
+        return instant.isAfter(before.now()) ? before.asOf(instant) : before;
     }
 
     private Verdict hold(Entry entry, Held.Reason reason) {

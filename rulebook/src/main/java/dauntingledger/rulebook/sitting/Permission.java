@@ -57,6 +57,39 @@ final class Permission {
             case Act.Paused pause ->
                 isOver() ? Verdict.SITTING_OVER : state.isPaused() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.Resumed resume -> state.isPaused() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+            case Act.BreakGiven given -> breakGiven();
+            case Act.OnMessages message -> onMessage(message);
+            case Act.SittingEnded ended -> unlessOver(isInsideOrAhead());
+            case Act.PlaceChanged changed -> unlessOver(Verdict.PERMITTED);
+            case Act.IncidentNoted noted -> Verdict.PERMITTED;
+            case Act.HeardAgain heard -> Verdict.PERMITTED;
+        };
+    }
+
+    private Verdict unlessOver(Verdict verdict) {
+        return isOver() ? Verdict.SITTING_OVER : verdict;
+    }
+
+    private Verdict isInsideOrAhead() {
+        return state.isUntouched() ? Verdict.NOT_OPEN_YET : Verdict.PERMITTED;
+    }
+
+    private Verdict breakGiven() {
+        return state.isPaused() ? Verdict.PAUSED : inBlock();
+    }
+
+    private Verdict onMessage(Act.OnMessages act) {
+        Message known = state.message(act.message());
+        return switch (act) {
+            case Act.MessageSent sent ->
+                unlessOver(
+                        known != null
+                                ? Verdict.ALREADY_SO
+                                : state.messages.size() < State.MOST_MESSAGES ? Verdict.PERMITTED : Verdict.TOOL_FULL);
+            case Act.MessageRead read ->
+                known == null
+                        ? Verdict.NO_SUCH_MESSAGE
+                        : known.readAt().isPresent() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
         };
     }
 
@@ -71,7 +104,7 @@ final class Permission {
 
     /** A pause holds back what would move the sitting on. */
     private Verdict unlessPaused(Verdict verdict) {
-        return verdict.isPermitted() && state.isPaused() ? Verdict.PAUSED : verdict;
+        return verdict.isPermitted() && state.isHeldBack() ? Verdict.PAUSED : verdict;
     }
 
     private Verdict onRoute(Act.OnRoute act) {
@@ -99,7 +132,7 @@ final class Permission {
 
     /** Whether the candidate is at the desk: not while clocks are stopped, nor on a break or not yet signed in again. */
     private Verdict present(boolean fromBreak) {
-        if (state.isPaused()) {
+        if (state.isHeldBack()) {
             return Verdict.PAUSED;
         }
         if (state.breaks.isOn() && !fromBreak) {

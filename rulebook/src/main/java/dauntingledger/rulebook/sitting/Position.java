@@ -20,7 +20,9 @@ public sealed interface Position {
     /** How a sitting came to its end. */
     enum Ending {
         HANDED_IN,
-        DECLINED
+        DECLINED,
+        /** By the invigilator. */
+        ENDED
     }
 
     /** Returns the index of the stage the sitting is in or before, or the length of the route if it is over. */

@@ -7,5 +7,7 @@ public enum Progress {
     IN_PROGRESS,
     HANDED_IN,
     /** A notice was declined. */
-    DECLINED
+    DECLINED,
+    /** The invigilator has ended it. */
+    ENDED
 }

@@ -2,7 +2,9 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Paper;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -82,12 +84,14 @@ public final class Sitting {
                     "entry " + entry.id() + " at " + entry.at() + " lies before " + Instant.ofEpochMilli(next.now));
         }
         next.settle(entry.atMillis());
+        next.heard = entry.heardMillis();
         Verdict verdict = permission.judge(entry.act());
         if (verdict.isPermitted()) {
-            next.apply(entry.act());
+            next.apply(entry);
         } else {
             next.refuse(new Refusal(entry.id(), verdict));
         }
+        next.heard = Entry.UNHEARD;
         return verdict;
     }
 
@@ -140,6 +144,36 @@ public final class Sitting {
 
     public boolean isPaused() {
         return fold.isPaused();
+    }
+
+    /** Returns since when the clocks stand still by the invigilator. */
+    public Optional<Instant> pausedSince() {
+        return Optional.ofNullable(fold.pausedSince);
+    }
+
+    /** Returns what the candidate was told of the pause that goes on; empty without one. */
+    public String pauseWords() {
+        return fold.isPaused() ? fold.pauseWords : "";
+    }
+
+    /** Returns what the invigilator has said to the candidate, in order. */
+    public List<Message> messages() {
+        return fold.messages;
+    }
+
+    /** Returns since when the break goes on that the candidate has taken or was given in the middle of a block. */
+    public Optional<Instant> onBreakSince() {
+        return Optional.ofNullable(fold.breaks.since());
+    }
+
+    /** Returns whether the break that goes on was given by the invigilator. */
+    public boolean isBreakGiven() {
+        return fold.breaks.given();
+    }
+
+    /** Returns how much time of a box has run off; nothing of one that has not started. */
+    Duration used(BoxId box) {
+        return fold.time.used(box, now());
     }
 
     /** Returns where the candidate stands with breaks of their own, or empty if the paper has none. */

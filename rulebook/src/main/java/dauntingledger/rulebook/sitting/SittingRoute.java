@@ -50,6 +50,7 @@ public final class SittingRoute {
             return switch (over.ending()) {
                 case HANDED_IN -> Progress.HANDED_IN;
                 case DECLINED -> Progress.DECLINED;
+                case ENDED -> Progress.ENDED;
             };
         }
         return state.isUntouched() ? Progress.BEFORE : Progress.IN_PROGRESS;
@@ -68,7 +69,7 @@ public final class SittingRoute {
                 : Optional.empty();
     }
 
-    /** Returns the stage that the exam office can reopen: the last block, or the notice that was declined. */
+    /** Returns the stage that can be reopened: the last block, the notice that was declined, or where it was ended. */
     public Optional<StageId> reopenable() {
         int stage = new Availability(state).reopenable();
         return stage < 0

@@ -16,6 +16,9 @@ import org.jspecify.annotations.Nullable;
  */
 abstract sealed class State permits Fold {
 
+    /** How many messages one candidate can be sent. */
+    static final int MOST_MESSAGES = 200;
+
     final PaperIndex index;
     QuestionStates states;
     Timekeeper time;
@@ -37,8 +40,22 @@ abstract sealed class State permits Fold {
     @Nullable
     String seat;
 
+    List<Message> messages = List.of();
+
     @Nullable
     Instant pausedSince;
+
+    String pauseWords = "";
+
+    /** From when on the pause that goes on could be known in the room, in milliseconds. */
+    long pauseTold;
+
+    /** When the candidate had been heard before the entry that is judged, or {@link Entry#UNHEARD}. */
+    long heard = Entry.UNHEARD;
+
+    /** Where the invigilator has ended the sitting, or null. */
+    @Nullable
+    Position endedAt;
 
     private @Nullable Due due;
 
@@ -66,7 +83,12 @@ abstract sealed class State permits Fold {
         this.position = other.position;
         this.help = other.help;
         this.seat = other.seat;
+        this.messages = other.messages;
         this.pausedSince = other.pausedSince;
+        this.pauseWords = other.pauseWords;
+        this.pauseTold = other.pauseTold;
+        this.heard = other.heard;
+        this.endedAt = other.endedAt;
         this.due = other.due;
     }
 
@@ -102,9 +124,28 @@ abstract sealed class State permits Fold {
         return pausedSince != null;
     }
 
+    /**
+     * Returns whether a pause holds the candidate back: not before it could be known, nor for what was made before the
+     * candidate was heard again.
+     */
+    boolean isHeldBack() {
+        boolean unaware = heard != Entry.UNHEARD && heard < pauseTold;
+        return isPaused() && now >= pauseTold && !unaware;
+    }
+
     /** Returns whether nobody has come in yet. */
     boolean isUntouched() {
         return position instanceof Position.Before before && before.stage() == 0;
+    }
+
+    @Nullable
+    Message message(String id) {
+        for (Message message : messages) {
+            if (message.id().equals(id)) {
+                return message;
+            }
+        }
+        return null;
     }
 
     Presence presence() {

@@ -35,17 +35,22 @@ final class Timekeeper {
     /** Whether the boxes stand still in that break. */
     private final boolean standsInOwnBreak;
 
+    /** Whether everything stands still by the invigilator; what starts meanwhile stands too. */
+    private final boolean paused;
+
     private Timekeeper(
             PaperIndex index,
             List<BoxClock> boxes,
             @Nullable Countdown stage,
             @Nullable Countdown ownBreak,
-            boolean standsInOwnBreak) {
+            boolean standsInOwnBreak,
+            boolean paused) {
         this.index = index;
         this.boxes = boxes;
         this.stage = stage;
         this.ownBreak = ownBreak;
         this.standsInOwnBreak = standsInOwnBreak;
+        this.paused = paused;
     }
 
     static Timekeeper before(PaperIndex index) {
@@ -54,7 +59,7 @@ final class Timekeeper {
         for (int i = 0; i < boxes.size(); i++) {
             clocks.add(BoxClock.ahead(boxes.get(i), index.cover(i)));
         }
-        return new Timekeeper(index, List.copyOf(clocks), null, null, false);
+        return new Timekeeper(index, List.copyOf(clocks), null, null, false, false);
     }
 
     /**
@@ -75,29 +80,41 @@ final class Timekeeper {
         for (BoxClock box : boxes) {
             changed.add(change.apply(box));
         }
-        return new Timekeeper(index, List.copyOf(changed), stage, ownBreak, standsInOwnBreak);
+        return new Timekeeper(index, List.copyOf(changed), stage, ownBreak, standsInOwnBreak, paused);
     }
 
     private Timekeeper withStage(@Nullable Countdown other) {
-        return new Timekeeper(index, boxes, other, ownBreak, standsInOwnBreak);
+        return new Timekeeper(index, boxes, other, ownBreak, standsInOwnBreak, paused);
     }
 
     private Timekeeper withOwnBreak(@Nullable Countdown other, boolean boxesStand) {
-        return new Timekeeper(index, boxes, stage, other, boxesStand);
+        return new Timekeeper(index, boxes, stage, other, boxesStand, paused);
+    }
+
+    private Timekeeper withPause(boolean other) {
+        return new Timekeeper(index, boxes, stage, ownBreak, standsInOwnBreak, other);
+    }
+
+    Timekeeper withoutPause() {
+        return withPause(false);
     }
 
     Timekeeper stageOpened(int opened, Instant at) {
         Stage kind = index.stage(opened);
         boolean stands = kind.clocks() == Clocks.STAND_STILL;
-        Countdown limit =
-                kind.limit().map(length -> Countdown.start(at, length)).orElse(null);
+        Countdown limit = kind.limit().map(length -> started(at, length)).orElse(null);
         Timekeeper started = each(box -> box.stageOpened(opened, at)).withStage(limit);
-        return stands ? started.stopBoxes(at) : started;
+        return stands || paused ? started.stopBoxes(at) : started;
+    }
+
+    private Countdown started(Instant at, Duration length) {
+        Countdown started = Countdown.start(at, length);
+        return paused ? started.stop(at) : started;
     }
 
     Timekeeper stageEnded(int closed, Instant at) {
         Timekeeper ended = withStage(null);
-        return index.stage(closed).clocks() == Clocks.STAND_STILL ? ended.resumeBoxes(at) : ended;
+        return index.stage(closed).clocks() == Clocks.STAND_STILL && !paused ? ended.resumeBoxes(at) : ended;
     }
 
     /** Ends every box that covers nothing from stage {@code next} on. */
@@ -107,13 +124,13 @@ final class Timekeeper {
 
     /** Begins a break of one's own. */
     Timekeeper beginOwnBreak(Duration longest, boolean boxesStand, Instant at) {
-        Timekeeper begun = withOwnBreak(Countdown.start(at, longest), boxesStand);
+        Timekeeper begun = withOwnBreak(started(at, longest), boxesStand);
         return boxesStand ? begun.stopBoxes(at) : begun;
     }
 
     Timekeeper endOwnBreak(Instant at) {
         Timekeeper ended = withOwnBreak(null, false);
-        return standsInOwnBreak ? ended.resumeBoxes(at) : ended;
+        return standsInOwnBreak && !paused ? ended.resumeBoxes(at) : ended;
     }
 
     /** Returns how long the break of one's own that goes on has been at {@code now}, without pauses. */
@@ -123,6 +140,7 @@ final class Timekeeper {
 
     Timekeeper pause(Instant at) {
         return stopBoxes(at)
+                .withPause(true)
                 .withStage(stage == null ? null : stage.stop(at))
                 .withOwnBreak(ownBreak == null ? null : ownBreak.stop(at), standsInOwnBreak);
     }
@@ -132,6 +150,7 @@ final class Timekeeper {
                 || position instanceof Position.At open
                         && index.stage(open.stage()).clocks() == Clocks.STAND_STILL;
         return (boxesStand ? this : resumeBoxes(at))
+                .withPause(false)
                 .withStage(stage == null ? null : stage.resume(at))
                 .withOwnBreak(ownBreak == null ? null : ownBreak.resume(at), standsInOwnBreak);
     }
@@ -167,6 +186,12 @@ final class Timekeeper {
             }
         }
         return true;
+    }
+
+    /** Returns how much time of a box has run off at {@code now}; nothing of one that has not started. */
+    Duration used(BoxId id, Instant now) {
+        BoxClock box = find(id);
+        return box == null || box.countdown == null ? Duration.ZERO : box.countdown.used(now);
     }
 
     /** Returns whether {@code box} has started and not ended. */

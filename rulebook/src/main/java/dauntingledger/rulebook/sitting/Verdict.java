@@ -95,6 +95,8 @@ public enum Verdict {
     NOTHING_TO_WALK,
     /** It is so already. */
     ALREADY_SO,
+    /** Nobody has sent this message. */
+    NO_SUCH_MESSAGE,
     /** No entry with this id is held. */
     NOTHING_TO_DECIDE,
     /** The ledger holds as many entries as it may. */

@@ -22,7 +22,9 @@ import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Arrival;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Subset;
@@ -75,7 +77,7 @@ class CodecTest {
                 new Act.LanguageChosen("de"),
                 new Act.StageLeft(stage),
                 new Act.InstructionsReopened(),
-                new Act.Reopened(stage, "Exam office"),
+                new Act.Reopened(stage, "Exam office", Actor.OFFICE),
                 new Act.StageRanOut(stage),
                 new Act.HandedIn(),
                 new Act.WholeViewOpened(),
@@ -98,8 +100,8 @@ class CodecTest {
                                 true,
                                 List.of("a lamp"))),
                 new Act.Played(new ItemId("q1"), SamplePapers.R1),
-                new Act.Paused(),
-                new Act.Resumed());
+                new Act.Paused(By.NOBODY, ""),
+                new Act.Resumed(By.NOBODY));
 
         for (Act act : rare) {
             Entry entry = Entry.made(new EntryId("e"), Desk.NINE, act);

@@ -144,18 +144,18 @@ class AdmissionTest {
         void staysShutDuringAPauseAndOpensWithItsEnd() {
             Desk desk = atTheDoor(Late.NOT_ADMITTED, Way.SCHEDULE, Way.LEAVE, Way.CODE)
                     .does(CODE)
-                    .does(new Act.Paused())
+                    .does(new Act.Paused(By.NOBODY, ""))
                     .does(LEAVE)
                     .afterMinutes(12);
             assertThat(stageOf(desk)).isEqualTo("door");
 
-            desk.does(new Act.Resumed());
+            desk.does(new Act.Resumed(By.NOBODY));
 
             assertThat(stageOf(desk)).isEqualTo("station");
             assertThat(desk.sitting().route().record(3).orElseThrow().openedAt())
                     .isEqualTo(desk.now());
             assertThat(atTheDoor(Late.NOT_ADMITTED, Way.CODE)
-                            .does(new Act.Paused())
+                            .does(new Act.Paused(By.NOBODY, ""))
                             .permits(CODE))
                     .isEqualTo(Verdict.PAUSED);
         }

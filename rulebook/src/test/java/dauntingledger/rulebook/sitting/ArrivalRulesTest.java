@@ -248,7 +248,7 @@ class ArrivalRulesTest {
     @Nested
     class Reopening {
 
-        private final Act byOffice = new Act.Reopened(stage("two"), "Exam office, Orla Menck");
+        private final Act byOffice = new Act.Reopened(stage("two"), "Exam office, Orla Menck", Actor.OFFICE);
 
         private Desk handedIn() {
             return Desk.inBlockOne()
@@ -276,7 +276,8 @@ class ArrivalRulesTest {
 
             assertThat(desk.sitting().route().reopenable()).contains(stage("two"));
             assertThat(Desk.inBlockOne().sitting().route().reopenable()).isEmpty();
-            assertThat(desk.permits(new Act.Reopened(stage("one"), "Office"))).isEqualTo(Verdict.NOT_ON_THE_ROUTE);
+            assertThat(desk.permits(new Act.Reopened(stage("one"), "Office", Actor.OFFICE)))
+                    .isEqualTo(Verdict.NOT_ON_THE_ROUTE);
             assertThat(desk.permits(new Act.StageOpened(stage("two")))).isEqualTo(Verdict.SITTING_OVER);
             assertThat(Desk.inBlockOne().permits(byOffice)).isEqualTo(Verdict.ALREADY_SO);
         }
@@ -293,7 +294,7 @@ class ArrivalRulesTest {
             Desk desk = new Desk(SamplePapers.pilot()).opens("conduct").does(new Act.NoticeDeclined(stage("conduct")));
             assertThat(desk.permits(new Act.StageOpened(stage("conduct")))).isEqualTo(Verdict.SITTING_OVER);
 
-            desk.does(new Act.Reopened(stage("conduct"), "Office"));
+            desk.does(new Act.Reopened(stage("conduct"), "Office", Actor.OFFICE));
 
             assertThat(stageOf(desk)).isEqualTo("conduct");
         }

@@ -134,7 +134,7 @@ class BeliefTest {
         server.records(new Act.ReceiptGiven(), desk.now());
         assertThat(ledger.isReceiptGiven()).isTrue();
 
-        Act reopened = new Act.Reopened(ledger.sitting().route().reopenable().orElseThrow(), "Office");
+        Act reopened = new Act.Reopened(ledger.sitting().route().reopenable().orElseThrow(), "Office", Actor.OFFICE);
         assertThat(server.records(reopened, desk.now())).isEqualTo(Verdict.PERMITTED);
 
         assertThat(ledger.isReceiptGiven()).isFalse();

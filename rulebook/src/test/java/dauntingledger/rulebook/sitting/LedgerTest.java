@@ -8,6 +8,7 @@ import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.testing.Desk;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class LedgerTest {
@@ -58,7 +59,8 @@ class LedgerTest {
 
     @Test
     void foldsAGrantBeforeWhatWasCarriedPastIt() {
-        desk.afterMinutes(10).does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5)));
+        desk.afterMinutes(10)
+                .does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5), By.NOBODY, Optional.empty()));
         Entry carried = carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10));
 
         ledger.enter(carried);
@@ -69,7 +71,8 @@ class LedgerTest {
 
     @Test
     void comesToTheSameWhenItIsReadAgain() {
-        desk.afterMinutes(10).does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5)));
+        desk.afterMinutes(10)
+                .does(new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(5), By.NOBODY, Optional.empty()));
         ledger.enter(carried("late", Duration.ofMinutes(9), Duration.ofMinutes(10)));
         ledger.enter(carried("later", Duration.ofMinutes(1), Duration.ofMinutes(40)));
 

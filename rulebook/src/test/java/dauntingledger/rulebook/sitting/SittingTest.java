@@ -19,6 +19,7 @@ import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Named;
 import org.junit.jupiter.api.Nested;
@@ -344,20 +345,21 @@ class SittingTest {
     class WhenTheInvigilatorActs {
 
         private final Desk desk = Desk.inBlockOne().looksAt("q1").afterMinutes(5);
-        private final Act grant = new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(2));
+        private final Act grant =
+                new Act.TimeGranted(new BoxId("one"), Duration.ofMinutes(2), By.NOBODY, Optional.empty());
 
         @Test
         void aPauseStopsTheClockAndTheCandidate() {
-            desk.does(new Act.Paused()).afterMinutes(60);
+            desk.does(new Act.Paused(By.NOBODY, "")).afterMinutes(60);
 
             assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(15));
             assertThat(desk.sitting().clocks().tightest().orElseThrow().deadline())
                     .isEmpty();
             assertThat(desk.permits(choosing("q1", "a"))).isEqualTo(Verdict.PAUSED);
             assertThat(desk.permits(new Act.BlockClosed(new StageId("one")))).isEqualTo(Verdict.PAUSED);
-            assertThat(desk.permits(new Act.Paused())).isEqualTo(Verdict.ALREADY_SO);
+            assertThat(desk.permits(new Act.Paused(By.NOBODY, ""))).isEqualTo(Verdict.ALREADY_SO);
 
-            desk.does(new Act.Resumed()).afterMinutes(1);
+            desk.does(new Act.Resumed(By.NOBODY)).afterMinutes(1);
             assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(14));
             assertThat(desk.question("q1").spent()).isEqualTo(Duration.ofMinutes(6));
         }
@@ -366,9 +368,9 @@ class SittingTest {
         void aPauseInsideABreakStopsTheBreakToo() {
             desk.closes("one")
                     .afterMinutes(4)
-                    .does(new Act.Paused())
+                    .does(new Act.Paused(By.NOBODY, ""))
                     .afterMinutes(30)
-                    .does(new Act.Resumed());
+                    .does(new Act.Resumed(By.NOBODY));
 
             assertThat(desk.sitting().clocks().tightest().orElseThrow().left()).isEqualTo(Duration.ofMinutes(6));
         }
@@ -387,7 +389,8 @@ class SittingTest {
             desk.afterMinutes(15);
 
             assertThat(desk.permits(grant)).isEqualTo(Verdict.NOT_OPEN_YET);
-            assertThat(desk.permits(new Act.TimeGranted(new BoxId("nothing"), Duration.ofMinutes(1))))
+            assertThat(desk.permits(new Act.TimeGranted(
+                            new BoxId("nothing"), Duration.ofMinutes(1), By.NOBODY, Optional.empty())))
                     .isEqualTo(Verdict.UNKNOWN_TIME_BOX);
         }
     }

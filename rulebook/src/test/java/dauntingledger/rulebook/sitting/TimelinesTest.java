@@ -112,7 +112,7 @@ class TimelinesTest {
 
     @Test
     void thereAreEnoughOfThem() {
-        assertThat(rows()).hasSizeGreaterThanOrEqualTo(60);
+        assertThat(rows()).hasSizeGreaterThanOrEqualTo(150);
     }
 
     static Stream<Arguments> rows() {

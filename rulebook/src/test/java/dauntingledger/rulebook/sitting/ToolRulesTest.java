@@ -139,9 +139,9 @@ class ToolRulesTest {
 
         @Test
         void areNoToolsDuringAPauseOrAfterTheEnd() {
-            does(new Act.Paused());
+            does(new Act.Paused(By.NOBODY, ""));
             assertThat(uses(types("1"))).isEqualTo(Verdict.PAUSED);
-            does(new Act.Resumed());
+            does(new Act.Resumed(By.NOBODY));
             assertThat(uses(types("1"))).isEqualTo(Verdict.PERMITTED);
         }
 
@@ -344,7 +344,7 @@ class ToolRulesTest {
 
         @Test
         void isPossibleInAPauseToo() {
-            does(new Act.Paused());
+            does(new Act.Paused(By.NOBODY, ""));
 
             assertThat(does(new Act.HelpCalled(Help.Reason.UNWELL, ""))).isEqualTo(Verdict.PERMITTED);
         }

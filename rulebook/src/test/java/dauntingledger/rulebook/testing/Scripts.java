@@ -32,6 +32,7 @@ import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Help;
@@ -310,7 +311,11 @@ public final class Scripts {
     }
 
     private Act seldom(Paper paper) {
-        return switch (random.nextInt(14)) {
+        return switch (random.nextInt(18)) {
+            case 14 -> new Act.BreakGiven(minutes(1, 5), By.of("Invigilator"));
+            case 15 -> new Act.MessageSent("m" + random.nextInt(4), "Look up, please", By.of("Invigilator"));
+            case 16 -> new Act.MessageRead("m" + random.nextInt(4));
+            case 17 -> new Act.PlaceChanged("B" + random.nextInt(1, 9), By.of("Invigilator"));
             case 8, 9 -> new Act.BreakBegun();
             case 10 -> new Act.BreakEnded();
             case 11 -> new Act.SignedInAgain();
@@ -319,17 +324,19 @@ public final class Scripts {
             case 5 -> new Act.StationChecked(Map.of(StationLine.WINDOW, List.of(800L, 600L)));
             case 6 -> new Act.InstructionsReopened();
             case 7 -> new Act.WrongReported(SamplePapers.stage("identity"), Arrival.Reason.SEAT, "seat 9, not 8");
-            case 0 -> new Act.Paused();
-            case 1, 2 -> new Act.Resumed();
+            case 0 -> new Act.Paused(By.NOBODY, "");
+            case 1, 2 -> new Act.Resumed(By.NOBODY);
             case 3 -> new Act.SeatTaken("seat" + random.nextInt(3));
             default ->
                 paper.boxes().isEmpty()
-                        ? new Act.Resumed()
+                        ? new Act.Resumed(By.NOBODY)
                         : new Act.TimeGranted(
                                 paper.boxes()
                                         .get(random.nextInt(paper.boxes().size()))
                                         .id(),
-                                minutes(1, 5));
+                                minutes(1, 5),
+                                By.NOBODY,
+                                Optional.empty());
         };
     }
 

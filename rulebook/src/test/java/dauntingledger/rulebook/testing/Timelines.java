@@ -7,11 +7,15 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Actor;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
+import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Silence;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import dauntingledger.rulebook.sitting.Subset;
@@ -56,8 +60,18 @@ public final class Timelines {
                 assertThat(answer(sides[0].strip(), at)).as(step).isEqualTo(sides[1].strip());
             } else {
                 Instant received = times.length > 1 ? instant(times[1]) : at;
-                Entry entry = new Entry(new EntryId("e" + ++made), at, received, act(words[1]));
-                assertThat(ledger.enter(entry)).as(step).isEqualTo(Verdict.PERMITTED);
+                long heard = times.length > 2 ? instant(times[2]).toEpochMilli() : Entry.UNHEARD;
+                boolean held = words[1].startsWith("held ");
+                Entry entry = new Entry(
+                        new EntryId("e" + ++made),
+                        at.toEpochMilli(),
+                        received.toEpochMilli(),
+                        heard,
+                        Optional.empty(),
+                        act(held ? words[1].substring(5) : words[1]));
+                assertThat(ledger.enter(entry))
+                        .as(step)
+                        .isEqualTo(held ? Verdict.HELD_FOR_DECISION : Verdict.PERMITTED);
             }
         }
     }
@@ -88,6 +102,22 @@ public final class Timelines {
                 sitting.clocks().warnings().stream()
                         .map(warning -> warning.box().map(BoxId::value).orElse("room") + "@" + since(warning.at()))
                         .collect(Collectors.joining(" "));
+            case "lost" -> lost(about);
+            case "earliest" -> since(ledger.earliestPause());
+            case "paused" -> String.valueOf(sitting.isPaused());
+            case "unread" ->
+                String.valueOf(sitting.messages().stream()
+                        .filter(message -> message.readAt().isEmpty())
+                        .count());
+            case "value" -> sitting.questions().get(new ItemId(about)).label();
+            case "presence" -> sitting.presence().toString();
+            case "held" ->
+                String.valueOf(ledger.held().stream().filter(Held::waits).count());
+            case "refused" -> String.valueOf(sitting.refusals().size());
+            case "silences" ->
+                ledger.silences().stream()
+                        .map(silence -> since(silence.fromInclusive()) + "-" + since(silence.toExclusive()))
+                        .collect(Collectors.joining(" "));
             default -> throw new IllegalArgumentException("nobody can answer '" + question + "'");
         };
     }
@@ -111,12 +141,31 @@ public final class Timelines {
             case "break" -> new Act.BreakBegun();
             case "back" -> new Act.BreakEnded();
             case "signin" -> new Act.SignedInAgain();
-            case "pause" -> new Act.Paused();
-            case "resume" -> new Act.Resumed();
+            case "pause" -> new Act.Paused(By.NOBODY, "");
+            case "rest" -> new Act.BreakGiven(Duration.parse("PT" + words[1].toUpperCase(Locale.ROOT)), By.NOBODY);
+            case "message" -> new Act.MessageSent(words[1], "Look up, please", By.NOBODY);
+            case "read" -> new Act.MessageRead(words[1]);
+            case "stop" -> new Act.SittingEnded(By.NOBODY);
+            case "reopen" -> new Act.Reopened(new StageId(words[1]), "Exam office", Actor.OFFICE);
+            case "again" -> new Act.HeardAgain(instant(words[1]));
+            case "resume" -> new Act.Resumed(By.NOBODY);
             case "grant" ->
-                new Act.TimeGranted(new BoxId(words[1]), Duration.parse("PT" + words[2].toUpperCase(Locale.ROOT)));
+                new Act.TimeGranted(
+                        new BoxId(words[1]),
+                        Duration.parse("PT" + words[2].toUpperCase(Locale.ROOT)),
+                        By.NOBODY,
+                        words.length > 3
+                                ? Optional.of(new Silence(instant(words[3]), instant(words[4])))
+                                : Optional.empty());
             default -> throw new IllegalArgumentException("nobody can do '" + text + "'");
         };
+    }
+
+    private String lost(String fromTo) {
+        String[] times = fromTo.split(" ");
+        return ledger.lost(new Silence(instant(times[0]), instant(times[1]))).entrySet().stream()
+                .map(lost -> lost.getKey() + "=" + span(lost.getValue()))
+                .collect(Collectors.joining(" "));
     }
 
     private static String place(Sitting sitting) {

@@ -1,4 +1,4 @@
-package dauntingledger.app.requests;
+package dauntingledger.app.uploads;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -22,15 +22,15 @@ import org.apache.pdfbox.pdmodel.PDPage;
  * @param type its media type
  */
 @SuppressWarnings("ArrayRecordComponent")
-record Document(String type, byte[] bytes) {
+public record Document(String type, byte[] bytes) {
 
-    static final int MOST_BYTES = 5 * 1024 * 1024;
+    public static final int MOST_BYTES = 5 * 1024 * 1024;
     private static final long MOST_PIXELS = 40_000_000;
     private static final int MOST_PAGES = 100;
     private static final int MARK = 5;
 
     /** Reads a file by what it is, whatever it is called; returns nothing if it is no PDF, PNG or JPEG that can be read. */
-    static Optional<Document> read(byte[] sent) {
+    public static Optional<Document> read(byte[] sent) {
         try {
             return isPdf(sent) ? pdf(sent) : picture(sent);
         } catch (IOException | RuntimeException e) {

@@ -1,0 +1,66 @@
+// What the server tells the script of a board; StandingCodec and BoardPlaces write it.
+
+/** How a sitting stands by its last entry; instants and spans in milliseconds. */
+export interface Standing {
+  /** The index of the stage it is in or before. */
+  stage: number;
+  where: 'at' | 'before' | 'handed-in' | 'declined' | 'ended';
+  answered: number;
+  part: number;
+  /** When the clock that bites first runs out; or `left`, where it stands. */
+  deadline?: number;
+  left?: number;
+  allowance?: number;
+  pausedSince?: number;
+  /** When the break that goes on ends by itself; 0 while it stands. */
+  rest?: number;
+  restRuns?: boolean;
+  overAt?: number;
+  unread?: number;
+  call?: { reason: string; since: number; note: string };
+  door?: { kind: 'door' | 'report' | 'station'; since: number; why: string[]; note: string };
+}
+
+/** A sitting on the board. */
+export interface Place {
+  sitting: number;
+  chair: string;
+  name: string;
+  number: string;
+  /** The number of its route among those of the board. */
+  route: number;
+  progress: 'before' | 'in-progress' | 'handed-in' | 'declined' | 'ended' | 'unreadable';
+  held: number;
+  /** Since when nothing is heard of its seat; 0 if it is. */
+  lost: number;
+  /** How many entries wait in its browser. */
+  waiting: number;
+  board: Partial<Standing> & { answered: number; stage: number };
+}
+
+export interface Route {
+  questions: number;
+  stages: { kind: string; title: string; weight: number }[];
+}
+
+/** Something that somebody is needed for. */
+export interface Said {
+  kind: string;
+  since: number;
+  why?: string[];
+  note?: string;
+  count?: number;
+}
+
+export interface BoardData {
+  address: string;
+  now: number;
+  zone: string;
+  locale: string;
+  acts: boolean;
+  code: string;
+  reentry: boolean;
+  words: Record<string, string>;
+  routes: Route[];
+  plan?: { rows: number; columns: number; chairs: string[] };
+}

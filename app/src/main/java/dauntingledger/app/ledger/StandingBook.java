@@ -1,0 +1,85 @@
+package dauntingledger.app.ledger;
+
+import dauntingledger.rulebook.plain.EntryCodec;
+import jakarta.persistence.EntityManager;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads how sittings stand from their rows, and remembers when each was heard. */
+@Component
+class StandingBook implements Standings {
+
+    /** Nobody listens to a sitting after its end; then it is forgotten. */
+    private record Heard(Instant at, int waiting) {}
+
+    private final EntityManager entities;
+    private final JsonMapper json;
+    private final ConcurrentMap<SittingId, Heard> heard = new ConcurrentHashMap<>();
+
+    StandingBook(EntityManager entities, JsonMapper json) {
+        this.entities = entities;
+        this.json = json;
+    }
+
+    void hear(SittingId sitting, Instant at, int waiting) {
+        heard.put(sitting, new Heard(at, waiting));
+    }
+
+    void forget(SittingId sitting) {
+        heard.remove(sitting);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Placed> of(ExamId exam, Optional<RoomId> room) {
+        String where = room.isPresent() ? "room = :room" : ":room is null and room is null";
+        return entities
+                .createQuery(
+                        "from SittingRecord where exam = :exam and " + where + " order by candidate",
+                        SittingRecord.class)
+                .setParameter("exam", exam.value())
+                .setParameter("room", room.map(RoomId::value).orElse(null))
+                .getResultList()
+                .stream()
+                .map(record -> new Placed(record.appointment(json), record.standing()))
+                .toList();
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Noted> log(ExamId exam, Optional<RoomId> room, int most) {
+        String where = room.isPresent() ? "s.room = ?2" : "?2 is null and s.room is null";
+        List<?> rows = entities.createNativeQuery(
+                        "select l.sitting, l.line from noted n join sitting s on s.id = n.sitting"
+                                + " join ledger_line l on l.sitting = n.sitting and l.seq = n.seq where s.exam = ?1 and "
+                                + where
+                                + " order by n.at desc, n.seq desc")
+                .setParameter(1, exam.value())
+                .setParameter(2, room.map(RoomId::value).orElse(null))
+                .setMaxResults(most)
+                .getResultList();
+        return rows.stream()
+                .map(Object[].class::cast)
+                .map(row -> new Noted(
+                        new SittingId(((Number) row[0]).longValue()),
+                        EntryCodec.fromPlain(json.readValue(String.valueOf(row[1]), Map.class))))
+                .toList();
+    }
+
+    @Override
+    public Optional<Instant> heard(SittingId sitting) {
+        return Optional.ofNullable(heard.get(sitting)).map(Heard::at);
+    }
+
+    @Override
+    public int waiting(SittingId sitting) {
+        return Optional.ofNullable(heard.get(sitting)).map(Heard::waiting).orElse(0);
+    }
+}
