@@ -39,7 +39,7 @@ export class Needs {
   draw(places, now) {
     const all = gathered(places);
     const wanted = all.slice(0, MOST);
-    const keys = wanted.map((one) => JSON.stringify([one.need, one.places.map(({ sitting, chair }) => [sitting, chair])]));
+    const keys = wanted.map((item) => JSON.stringify([item.need, item.places.map(({ sitting, chair }) => [sitting, chair])]));
     for (const [key, element] of this.shown) {
       if (!keys.includes(key)) {
         element.remove();

@@ -1,0 +1,115 @@
+package dauntingledger.app.invigilation;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamPlan;
+import dauntingledger.app.exams.OfficeWork;
+import dauntingledger.app.exams.Rooms;
+import dauntingledger.app.ledger.Appended;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Batch;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.staff.Staff;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.EntryId;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** A room in which an exam is held now, with its invigilator and simulated seats. */
+public abstract class Hall extends OfficeWork {
+
+    protected static final String PASSWORD = "a lamp beside the slipway";
+
+    @Autowired
+    protected Staff staff;
+
+    private Rooms.@Nullable Room room;
+    private @Nullable Exam exam;
+    protected List<Appointment> roster = List.of();
+    protected String invigilator = "";
+    private final Map<Appointment, String> seats = new HashMap<>();
+
+    /** Opens a room of four rows, in which {@code people} sit by their numbers. */
+    protected void opens(int people) {
+        Rooms.Room made = newRoom(4, Math.max(3, (people + 3) / 4 + 1));
+        room = made;
+        invigilator = "INV-" + nextNumber();
+        staff.takeOn(
+                new Staff.Profile(
+                        invigilator,
+                        "Jonna Hartwell",
+                        "",
+                        Role.INVIGILATOR,
+                        Set.of(made.id().value()),
+                        Set.of(),
+                        Staff.NO_CENTRE,
+                        false),
+                PASSWORD);
+        Exam held = exams.make(new ExamPlan(
+                "Exam " + nextNumber(),
+                paper("pilot-licence"),
+                in(Duration.ofMinutes(-2)),
+                Set.of(made.id()),
+                false,
+                Set.of(invigilator)));
+        exam = held;
+        imports(held, people);
+        chairs.give(held.id(), 7, true);
+        exams.bring(held.id(), ExamState.ANNOUNCED);
+        roster = exams.roster(held.id());
+    }
+
+    protected Rooms.Room room() {
+        return requireNonNull(room, "room");
+    }
+
+    protected Exam exam() {
+        return requireNonNull(exam, "exam");
+    }
+
+    protected String address() {
+        return "/invigilation/boards/" + exam().id() + "/" + room().id().value();
+    }
+
+    /** Takes the seat of a sitting, as the window of its candidate does. */
+    protected void takesSeat(Appointment sitting) {
+        String seat = UUID.randomUUID().toString();
+        seats.put(sitting, seat);
+        does(sitting, new Act.SeatTaken(seat));
+    }
+
+    /** Sends what the candidate's window has made just now; without acts, the sign that it is there. */
+    protected Appended sends(Appointment sitting, Act... acts) {
+        return sends(sitting, clock.instant(), acts);
+    }
+
+    /** Sends what the candidate's window has made at an instant. */
+    protected Appended sends(Appointment sitting, Instant at, Act... acts) {
+        List<Entry> entries = new ArrayList<>();
+        for (Act act : acts) {
+            entries.add(Entry.made(new EntryId(UUID.randomUUID().toString()), at, act));
+        }
+        Instant now = clock.instant();
+        return ledgers.append(sitting, new Batch(seats.getOrDefault(sitting, ""), entries, List.of(), now), now);
+    }
+
+    /** Brings somebody to the first section, with a seat that is heard. */
+    protected Appointment atWork(int number) {
+        Appointment sitting = roster.get(number);
+        opensRules(sitting);
+        takesSeat(sitting);
+        sends(sitting);
+        return sitting;
+    }
+}
