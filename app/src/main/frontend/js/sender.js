@@ -102,7 +102,7 @@ export class Sender {
    */
   beat(every) {
     setInterval(() => {
-      if (this.state === 'idle' && !this.waiting.length) {
+      if (this.state === 'idle' && !this.waiting.length && !this.hooks.goesOn) {
         this.state = 'sending';
         this.send();
       }
@@ -186,6 +186,15 @@ export class Sender {
     if (batch.length) {
       this.hooks.answered(results);
     }
+  }
+
+  /** Sends what is left, although another computer writes by now, and gives no sign of this window after that. */
+  sendRest() {
+    this.hooks.goesOn = true;
+    if (this.state === 'stopped') {
+      this.state = 'idle';
+    }
+    this.poke();
   }
 
   rested() {

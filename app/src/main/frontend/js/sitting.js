@@ -171,6 +171,15 @@ export class Sitting {
     return { ...pause, received: Math.max(pause.received, this.clock.now()) };
   }
 
+  /** Stops writing. A newer window of this browser sends what waits here; otherwise this one still does. */
+  leaveOff() {
+    if (this.replacedHere) {
+      this.sender.state = 'stopped';
+    } else {
+      this.sender.sendRest();
+    }
+  }
+
   stopped(status) {
     if (status === 409) {
       this.hooks.moved();
@@ -185,6 +194,7 @@ export class Sitting {
   async takeSeat() {
     this.channel = new BroadcastChannel(seatKey(this.data.sitting));
     this.channel.onmessage = () => {
+      this.replacedHere = true;
       this.keepLooks();
       this.hooks.moved();
     };
@@ -222,7 +232,7 @@ export class Sitting {
     });
     this.stop = () => {
       events.close();
-      this.sender.state = 'stopped';
+      this.leaveOff();
     };
     const askedAt = performance.now();
     await post('/time').then(

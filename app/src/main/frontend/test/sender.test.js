@@ -15,7 +15,7 @@ describe('the sender', () => {
   let stopped;
 
   beforeEach(() => {
-    mock.timers.enable({ apis: ['setTimeout'] });
+    mock.timers.enable({ apis: ['setTimeout', 'setInterval'] });
     mock.method(Math, 'random', () => 0.5);
     answers = [];
     sent = [];
@@ -140,6 +140,24 @@ describe('the sender', () => {
     assert.deepEqual(stopped, [409]);
     assert.deepEqual(settled, [{ id: 'e1', status: 'held' }]);
     assert.equal(sent.length, 1);
+  });
+
+  it('sends what is left when another computer has taken its place, and falls silent then', async () => {
+    const one = sender();
+    one.beat(5_000);
+    answers = [{ status: 0 }];
+    one.add([entry(1)]);
+    await pass(25);
+    one.sendRest();
+    answers = [{ status: 409, results: [{ id: 'e1', status: 'held' }] }];
+    await pass(25);
+
+    assert.equal(one.count, 0);
+    assert.deepEqual(settled, [{ id: 'e1', status: 'held' }]);
+    assert.deepEqual(stopped, []);
+    const before = sent.length;
+    await pass(20_000);
+    assert.equal(sent.length, before);
   });
 
   it('tells when nothing waits any more', async () => {

@@ -248,6 +248,7 @@ class Drawn {
         parent,
       )
     );
+    this.title = draw('title', {}, this.group);
     draw('rect', { width: wide, height: HEIGHT, class: 'leaf-of' }, this.group);
     draw('line', { x1: MARGIN, x2: MARGIN, y1: 0, y2: HEIGHT, class: 'margin-of' }, this.group);
     this.seat = this.text('seat', 3, 17);
@@ -270,7 +271,7 @@ class Drawn {
    * @param {number} y
    */
   text(kind, x, y) {
-    return draw('text', { x, y, class: kind }, this.group);
+    return draw('text', { x, y, class: kind, 'aria-hidden': 'true' }, this.group);
   }
 
   /** @param {boolean} on */
@@ -308,7 +309,7 @@ class Drawn {
     put(this.more, need ? '' : fit(this.remark(place), this.inner, 5.6));
     this.need = need;
     this.tick(place, now);
-    this.group.setAttribute('aria-label', describe(place, routes[place.route], words, now));
+    put(this.title, describe(place, routes[place.route], words, now));
   }
 
   /** @param {Place} place */

@@ -19,6 +19,8 @@ import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.web.authentication.rememberme.AbstractRememberMeServices;
 import org.springframework.security.web.authentication.rememberme.InvalidCookieException;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import org.springframework.security.web.util.matcher.RequestMatcher;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -27,6 +29,10 @@ import org.springframework.transaction.support.TransactionTemplate;
  * person; signing in ends the series that this browser had.
  */
 final class RememberedSignIns extends AbstractRememberMeServices {
+
+    static final String SIGN_OUT = "/sign-out";
+    private static final RequestMatcher SIGNS_OUT =
+            PathPatternRequestMatcher.withDefaults().matcher(SIGN_OUT);
 
     /*
      * The secret of a series does not change with its use, unlike that of Spring's persistent tokens: after a restart a
@@ -122,7 +128,14 @@ final class RememberedSignIns extends AbstractRememberMeServices {
     public void logout(HttpServletRequest request, HttpServletResponse response, @Nullable Authentication person) {
         Optional<String> whose = person == null ? rememberedIn(request) : Optional.of(person.getName());
         super.logout(request, response, person);
-        whose.ifPresent(this::end);
+        if (isSignOut(request)) {
+            whose.ifPresent(this::end);
+        }
+    }
+
+    /** Returns whether somebody signs out; a session that was ended elsewhere is only closed in its own browser. */
+    static boolean isSignOut(HttpServletRequest request) {
+        return SIGNS_OUT.matches(request);
     }
 
     /** Ends every series of somebody. */

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
@@ -21,6 +22,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.authentication.builders.AuthenticationManagerBuilder;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.security.core.session.SessionRegistryImpl;
@@ -129,10 +131,8 @@ class SecurityConfiguration {
                                 request -> signIn.from(String.valueOf(request.getParameter("number")), request))
                         .defaultSuccessUrl("/", true)
                         .failureHandler((request, response, failure) -> refuse(request, response, failure)))
-                .logout(logout -> logout.logoutUrl("/sign-out")
-                        .addLogoutHandler((request, response, person) -> (person == null
-                                        ? remembered.rememberedIn(request)
-                                        : Optional.of(person.getName()))
+                .logout(logout -> logout.logoutUrl(RememberedSignIns.SIGN_OUT)
+                        .addLogoutHandler((request, response, person) -> signedOut(request, person, remembered)
                                 .ifPresent(number -> signOut(number, request, signIns, audit)))
                         .logoutSuccessUrl("/sign-in?signed-out"))
                 .rememberMe(remember -> remember.key(remembered.getKey()).rememberMeServices(remembered))
@@ -150,6 +150,15 @@ class SecurityConfiguration {
                                 "camera=(self), fullscreen=(self), microphone=(), geolocation=(), payment=()"))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** Returns who signs out with a request; nobody does whose session was ended elsewhere, which comes here too. */
+    private static Optional<String> signedOut(
+            HttpServletRequest request, @Nullable Authentication person, RememberedSignIns remembered) {
+        if (!RememberedSignIns.isSignOut(request)) {
+            return Optional.empty();
+        }
+        return person == null ? remembered.rememberedIn(request) : Optional.of(person.getName());
     }
 
     private static void signOut(String number, HttpServletRequest request, SignInsEverywhere signIns, Audit audit) {

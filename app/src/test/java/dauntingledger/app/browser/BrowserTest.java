@@ -12,7 +12,7 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
-import dauntingledger.app.ExamServerTest;
+import dauntingledger.app.invigilation.Hall;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.io.IOException;
@@ -31,7 +31,7 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A candidate in front of the real interface, in headless Chromium. */
 @ExtendWith(Chromium.class)
-abstract class BrowserTest extends ExamServerTest {
+abstract class BrowserTest extends Hall {
 
     private static final Path AXE = Path.of("src/main/frontend/node_modules/axe-core/axe.min.js");
 

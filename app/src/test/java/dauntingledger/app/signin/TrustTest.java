@@ -149,6 +149,28 @@ class TrustTest extends ExamServerTest {
             mvc.perform(get("/").cookie(there)).andExpect(redirectedUrl("/sign-in"));
         }
 
+        @Test
+        void thatWasEndedElsewhereEndsNoOther() throws Exception {
+            String number = newAppointment().candidate();
+            MockHttpSession before = new MockHttpSession();
+            mvc.perform(post("/sign-in")
+                    .session(before)
+                    .param("number", number)
+                    .param("pin", PIN)
+                    .with(token()));
+            String pin = requireNonNull(candidates.newPins(List.of(number)).get(number));
+            MockHttpSession after = new MockHttpSession();
+            mvc.perform(post("/sign-in")
+                    .session(after)
+                    .param("number", number)
+                    .param("pin", pin)
+                    .with(token()));
+
+            mvc.perform(get("/").session(before)).andExpect(redirectedUrl("/sign-in?signed-out"));
+
+            mvc.perform(get("/").session(after)).andExpect(status().isOk());
+        }
+
         @ParameterizedTest
         @ValueSource(strings = {"", "x", "a:b", "BW-20417:99999999999999:MD5:abc", "a:b:c:d:e:f", "series:"})
         void isNobodyWithACookieThatWasMadeUp(String made) throws Exception {
