@@ -171,6 +171,8 @@ class Board {
     const about = places.map(({ sitting }) => sitting);
     if (what === 'seen' || what === 'go-on') {
       this.deeds.send(what, new FormData(), about);
+    } else if (what === 'open') {
+      this.open(about[0]);
     } else if (what === 'held') {
       location.assign(`/invigilation/${about[0]}/held`);
     } else {

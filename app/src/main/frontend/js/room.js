@@ -11,6 +11,7 @@ import { Messages } from './messages.js';
 import { fetchGiven } from './server.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
+import { Watch } from './watch.js';
 import { Words, put } from './words.js';
 
 const TICK = 200;
@@ -55,6 +56,7 @@ const clockFace = new ClockFace(words, (warning) => slip(warning));
 const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, words, { draw, whisper, slip }) : null;
 const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
+const watch = new Watch(sitting, words, () => document.body.dataset.ready && draw());
 const messages = new Messages(words, (message) => sitting.enter('message-read', { message }) && draw());
 
 await sitting.start();
@@ -87,6 +89,7 @@ function draw() {
   one('#paused').hidden = !room.paused;
   put(one('#paused-words'), room.pauseWords ?? '');
   messages.draw(room);
+  watch.draw(room);
   if (stageOf(room) !== shownStage && !leaving) {
     leave();
   }

@@ -16,6 +16,10 @@ export interface Standing {
   rest?: number;
   restRuns?: boolean;
   overAt?: number;
+  /** How often the window was left, how long together, and whether the invigilator is to be told. */
+  away?: number;
+  awayFor?: number;
+  awayTold?: boolean;
   unread?: number;
   call?: { reason: string; since: number; note: string };
   door?: { kind: 'door' | 'report' | 'station'; since: number; why: string[]; note: string };

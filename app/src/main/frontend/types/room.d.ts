@@ -101,6 +101,15 @@ export type Room = {
     box?: string;
     left: number;
   })[];
+  watch?: {
+    counted: number;
+    fullScreen: boolean;
+    last: number;
+    staying: boolean;
+    then: string;
+    unread: number;
+    warnings: number;
+  };
 };
 
 /** A question as its cell and its sheet show it. */

@@ -13,6 +13,7 @@ const PRESSES = {
   station: ['go-on'],
   lost: ['pause-since', 'place'],
   held: ['held'],
+  away: ['open'],
   paused: ['resume'],
   cut: ['pause-since'],
   'all-paused': ['resume'],

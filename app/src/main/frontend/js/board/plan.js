@@ -318,7 +318,10 @@ class Drawn {
     if (place.waiting) {
       return words.say('waiting', place.waiting);
     }
-    return place.board.unread ? words.say('unread', place.board.unread) : '';
+    if (place.board.unread) {
+      return words.say('unread', place.board.unread);
+    }
+    return place.board.away ? words.say('away', place.board.away) : '';
   }
 
   /**

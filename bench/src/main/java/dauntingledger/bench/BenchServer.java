@@ -25,6 +25,21 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.Optional;
+import java.time.temporal.ChronoUnit;
+import java.time.ZoneOffset;
+import java.time.LocalDateTime;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.exam.ExamHours;
+import dauntingledger.app.staff.Staff;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.ledger.Revision;
+import dauntingledger.app.ledger.Origin;
+import dauntingledger.app.ledger.Booking;
+import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.ExamPlan;
+import dauntingledger.app.exams.Exam;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -44,6 +59,8 @@ import org.springframework.scheduling.config.ScheduledTaskHolder;
 public final class BenchServer {
 
     static final String PIN = "1234";
+    static final String INVIGILATOR = "INV-9";
+    static final String PASSWORD = "a lamp beside the slipway";
 
     private BenchServer() {}
 
@@ -59,6 +76,12 @@ public final class BenchServer {
                 SpringApplication.run(DauntingLedger.class, rest.toArray(new String[0]));
         if (context.getEnvironment().containsProperty("bench.sweep")) {
             System.out.println("READY " + sweep(context));
+            return;
+        }
+        int rooms = context.getEnvironment().getProperty("bench.rooms", Integer.class, 0);
+        if (rooms > 0) {
+            inPlaces(context, sittings, rooms);
+            System.out.println("READY");
             return;
         }
         List<Appointment> appointments = people(context, sittings);
@@ -91,6 +114,52 @@ public final class BenchServer {
             appointments.add(context.getBean(Appointments.class).make(number(i), paper, String.valueOf(i), Terms.OPEN));
         }
         return appointments;
+    }
+
+    /** Makes exams at home, each with a board, and puts as many candidates into each. */
+    private static void inPlaces(ConfigurableApplicationContext context, int count, int places) throws IOException {
+        PaperRef paper = context.getBean(Papers.class)
+                .importPackage(new ByteArrayInputStream(BenchPaper.zip()))
+                .paper();
+        context.getBean(Staff.class)
+                .takeOn(
+                        new Staff.Profile(
+                                INVIGILATOR,
+                                "Invigilator",
+                                "",
+                                Role.INVIGILATOR,
+                                Set.of(Staff.NO_ROOM),
+                                Set.of(),
+                                Staff.NO_CENTRE,
+                                false),
+                        PASSWORD);
+        for (int i = 0; i < count; i++) {
+            context.getBean(Candidates.class).register(number(i), "Candidate " + i, PIN, "");
+        }
+        Exams exams = context.getBean(Exams.class);
+        LocalDateTime doors = LocalDateTime.now(ZoneOffset.UTC).minusMinutes(5).truncatedTo(ChronoUnit.MINUTES);
+        for (int place = 0; place < places; place++) {
+            ExamHours hours = new ExamHours(
+                    doors.toLocalDate(),
+                    doors.toLocalTime(),
+                    doors.plusMinutes(1).toLocalTime(),
+                    doors.plusHours(6).toLocalTime(),
+                    Optional.empty(),
+                    ZoneOffset.UTC);
+            Exam exam = exams.make(
+                    new ExamPlan("Place " + place, paper, hours, Set.of(), true, Set.of(INVIGILATOR)));
+            List<Booking> made = new ArrayList<>();
+            for (int i = place * count / places; i < (place + 1) * count / places; i++) {
+                made.add(new Booking(
+                        number(i),
+                        paper,
+                        "",
+                        Terms.OPEN.within(hours.window()),
+                        new Appointment.InExam(exam.id(), Optional.empty(), Origin.HAND, 0, false)));
+            }
+            context.getBean(Appointments.class).revise(new Revision(made, List.of(), List.of()), () -> {});
+            exams.bring(exam.id(), ExamState.ANNOUNCED);
+        }
     }
 
     /** Writes entries as many candidates would at once, a few at a time each, and tells what the file grew to. */

@@ -1,9 +1,11 @@
 package dauntingledger.bench;
 
 import java.io.BufferedInputStream;
+import java.io.BufferedReader;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.Socket;
@@ -65,6 +67,11 @@ final class Connection implements AutoCloseable {
         } catch (IOException closed) {
             // Closing the connection is how a stream ends.
         }
+    }
+
+    /** Returns what comes, line by line. */
+    BufferedReader lines() {
+        return new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8));
     }
 
     private String jar() {

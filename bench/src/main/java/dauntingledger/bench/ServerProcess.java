@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -74,6 +75,11 @@ final class ServerProcess implements AutoCloseable {
     /** Returns what the server said when it was ready. */
     String ready() {
         return ready;
+    }
+
+    /** Returns how much of the processors' time the server has used. */
+    Duration processorTime() {
+        return process.toHandle().info().totalCpuDuration().orElseThrow();
     }
 
     @Override

@@ -18,18 +18,21 @@ final class SimulatedSitting {
     SimulatedSitting(int port, int candidate) throws IOException {
         this.connection = new Connection(port);
         this.path = "/sittings/" + (candidate + 1);
-        String page = connection.get("/sign-in").body();
-        String token = between(page, "name=\"_csrf\" value=\"");
-        connection.post(
-                "/sign-in",
-                "application/x-www-form-urlencoded",
-                "_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8) + "&number=" + BenchServer.number(candidate)
-                        + "&pin=" + BenchServer.PIN);
+        signIn(connection, BenchServer.number(candidate), BenchServer.PIN);
         connection.post(path + "/enter", "application/json", "{}");
         seat = between(connection.post(path + "/seat", "application/json", "{}").body(), "\"seat\":\"");
         beats = connection.another();
         enter("\"kind\":\"stage-left\",\"stage\":\"instructions\"");
         enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
+    }
+
+    static void signIn(Connection connection, String number, String pin) throws IOException {
+        String token = between(connection.get("/sign-in").body(), "name=\"_csrf\" value=\"");
+        connection.post(
+                "/sign-in",
+                "application/x-www-form-urlencoded",
+                "_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8) + "&number=" + number + "&pin="
+                        + URLEncoder.encode(pin, StandardCharsets.UTF_8));
     }
 
     /** Sends one small batch, and returns when it is acknowledged as durable. */

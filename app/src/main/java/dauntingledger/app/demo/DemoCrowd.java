@@ -11,6 +11,7 @@ import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
@@ -56,6 +57,7 @@ class DemoCrowd {
     private static final int ARRIVES = 12;
     private static final int CALLS = 500;
     private static final int LOSES = 700;
+    private static final int LEAVES = 200;
     private static final int REPORTS = 12;
     private static final int READS = 5;
 
@@ -92,9 +94,7 @@ class DemoCrowd {
         List<Person> found = new ArrayList<>();
         for (Exam exam : exams.page(0, MOST_EXAMS)) {
             if (exam.state(now) == ExamState.RUNNING) {
-                exams.roster(exam.id()).stream()
-                        .filter(sitting -> sitting.room().isPresent())
-                        .forEach(sitting -> found.add(new Person(sitting)));
+                exams.roster(exam.id()).forEach(sitting -> found.add(new Person(sitting)));
             }
         }
         return found;
@@ -214,13 +214,19 @@ class DemoCrowd {
                                     notice.id(), notice.textDigests().iterator().next(), statement(notice)),
                             now);
                 case Stage.Identity identity -> confirm(sitting, identity, now);
-                case Stage.Admission door -> {}
+                case Stage.Admission door -> atTheDoor(door, now);
                 case Stage.StationCheck check -> station(sitting, check, now);
                 case Stage.Portrait portrait ->
                     ledgers.record(appointment, new Act.PortraitTaken(portrait.id(), "0".repeat(64)), now);
                 case Stage.LanguageChoice choice ->
                     make(new Act.LanguageChosen(sitting.paper().languages().first()), now);
                 default -> make(new Act.StageLeft(stage.id()), now);
+            }
+        }
+
+        private void atTheDoor(Stage.Admission door, Instant now) {
+            if (door.ways().contains(Stage.Admission.Way.CODE) && once(READS)) {
+                ledgers.record(appointment, new Act.CodeGiven(door.id(), true), now);
             }
         }
 
@@ -270,9 +276,19 @@ class DemoCrowd {
             if (!calls && once(CALLS)) {
                 make(new Act.HelpCalled(Help.Reason.TECHNICAL, "The exhibit does not open."), now);
             }
+            sitting.paper().rules().watch().ifPresent(watch -> leaveTheWindow(sitting, watch, now));
             if (once(ANSWERS) && !answer(sitting, now)) {
                 make(new Act.ReviewOpened(), now);
                 make(new Act.BlockClosed(block.id()), now);
+            }
+        }
+
+        private void leaveTheWindow(Sitting sitting, Watch watch, Instant now) {
+            int unread = sitting.absences().unread(watch);
+            if (unread > 0 && once(READS)) {
+                make(new Act.WarningRead(unread), now);
+            } else if (once(LEAVES)) {
+                make(new Act.WindowLeft(Act.Absence.UNFOCUSED, now.minusSeconds(1 + random.nextInt(9))), now);
             }
         }
 

@@ -68,6 +68,9 @@ class RoomLog {
         return switch (entry.act()) {
             case Act.HeardAgain again ->
                 words.say("board.log.heard-again", who, WallClock.span(Duration.between(again.since(), entry.at())));
+            case Act.WindowLeft left ->
+                words.say("board.log.window-left", who, WallClock.span(Duration.between(left.since(), entry.at())));
+            case Act.WarningRead read -> words.say("board.log.warning-read", who, read.warning());
             case Act.TimeGranted granted -> by("time-granted", who, granted.by(), WallClock.span(granted.extra()));
             case Act.BreakGiven given -> by("break-given", who, given.by(), WallClock.span(given.longest()));
             case Act.Paused paused

@@ -136,6 +136,7 @@ class Stories {
             case Act.BreakEnded ended -> true;
             case Act.WrongReported reported -> true;
             case Act.HeardAgain again -> true;
+            case Act.OnWatch watched -> true;
             case Act.SeatTaken taken -> true;
             case Act.TermsFixed fixed -> false;
             default ->

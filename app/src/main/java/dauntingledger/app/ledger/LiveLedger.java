@@ -230,9 +230,7 @@ final class LiveLedger {
 
     /** Makes an entry of a pause that is dated at {@code since}, or as soon after as that can be. */
     Entry pausedAsOf(Instant since, Instant now, Act.Paused pause) {
-        Instant earliest = ledger.earliestPause();
-        Instant from = since.isBefore(earliest) ? earliest : since;
-        return new Entry(new EntryId(UUID.randomUUID().toString()), from.isBefore(now) ? from : now, now, pause);
+        return new Entry(new EntryId(UUID.randomUUID().toString()), ledger.pausableFrom(since, now), now, pause);
     }
 
     /** Returns the silences of the seat, with the one that goes on, each with what it took and nobody has given back. */

@@ -22,6 +22,7 @@ record NotedRow(SittingId sitting, int seq, Instant at) implements SittingChange
             case Act.BreakEnded ended -> true;
             case Act.WrongReported reported -> true;
             case Act.HeardAgain again -> true;
+            case Act.OnWatch watched -> true;
             case Act.SeatTaken taken -> taken.replaces().isPresent();
             default -> act.actor() == Actor.INVIGILATOR || act.actor() == Actor.OFFICE;
         };

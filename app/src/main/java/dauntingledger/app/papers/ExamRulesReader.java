@@ -15,6 +15,7 @@ import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Survey;
+import dauntingledger.rulebook.paper.Watch;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -37,7 +38,23 @@ final class ExamRulesReader {
                         .flatMap(element -> warnings(element).stream())
                         .toList(),
                 root.elements("survey").map(ExamRulesReader::survey).toList(),
+                watch(root),
                 Equipment.NONE);
+    }
+
+    private static Optional<Watch> watch(XmlElement root) {
+        List<XmlElement> watches = root.elements("watch").toList();
+        if (watches.size() > 1) {
+            throw new IllegalArgumentException("a paper has one element 'watch' at most, but has " + watches.size());
+        }
+        return watches.stream()
+                .findFirst()
+                .map(element -> new Watch(
+                        isTrue(element, "full-screen"),
+                        isTrue(element, "stay"),
+                        span(element, "shortest", Duration.ofSeconds(2)),
+                        whole(element, "warnings", "0"),
+                        word(element, "then", Watch.Then.values(), "nothing")));
     }
 
     private static OwnBreaks ownBreaks(XmlElement element) {

@@ -35,6 +35,10 @@ class RoadRules {
         Stream<StageViews.Rule> closing = window.ends().stream()
                 .map(ends -> new StageViews.Rule(
                         words.say("rule.room.title"), words.say("rule.room"), wall.minute(ends), ""));
-        return Stream.of(ofTheRoute, ownBreaks, closing).flatMap(rules -> rules).toList();
+        Stream<StageViews.Rule> watch = ruleWords.watch(paper).stream()
+                .map(what -> new StageViews.Rule(words.say("rule.watch.title"), what, "", ""));
+        return Stream.of(ofTheRoute, watch, ownBreaks, closing)
+                .flatMap(rules -> rules)
+                .toList();
     }
 }

@@ -13,6 +13,7 @@ import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -118,6 +119,25 @@ class RuleWords {
             if (breaks.signInAgain()) {
                 rules.add(words.say("rule.break.sign-in"));
             }
+            return String.join(" ", rules);
+        });
+    }
+
+    /** Returns what is asked of somebody who sits alone, and what follows if it is not kept; empty if nothing is asked. */
+    Optional<String> watch(Paper paper) {
+        return paper.rules().watch().map(watch -> {
+            List<String> rules = new ArrayList<>();
+            if (watch.fullScreen()) {
+                rules.add(words.say("rule.watch.full-screen"));
+            }
+            if (watch.staying()) {
+                rules.add(words.say("rule.watch.staying"));
+            }
+            rules.add(words.say("rule.watch.written", watch.shortest().toSeconds()));
+            if (watch.warnings() > 0) {
+                rules.add(words.say("rule.watch.warnings", watch.warnings()));
+            }
+            rules.add(words.say("rule.watch.then." + PlainNames.name(watch.then())));
             return String.join(" ", rules);
         });
     }

@@ -7,6 +7,8 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.sitting.Absences;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Totals;
 import java.util.Optional;
@@ -92,6 +94,14 @@ class StagePages {
         Totals totals = here.sitting().questions().totals();
         model.addAttribute("kept", totals.answered() + totals.part());
         model.addAttribute("questions", totals.questions());
+        Absences absences = here.sitting().absences();
+        model.addAttribute(
+                "away",
+                here.paper()
+                        .rules()
+                        .watch()
+                        .filter(watch -> watch.then() == Watch.Then.END && watch.isBeyondWarnings(absences.counted()))
+                        .isPresent());
         return "ended";
     }
 

@@ -104,13 +104,13 @@ class PapersTest extends ExamServerTest {
 
     @Test
     void givesOutAPackageThatComesInAsTheSamePaper() throws Exception {
-        byte[] given = page("/office/papers/lightkeeper/3", "OFFICE")
+        byte[] given = page("/office/papers/lightkeeper/4", "OFFICE")
                 .andExpect(status().isOk())
                 .andReturn()
                 .getResponse()
                 .getContentAsByteArray();
 
-        assertThat(papers.all()).contains(new PaperRef(new PaperId("lightkeeper"), 3));
+        assertThat(papers.all()).contains(new PaperRef(new PaperId("lightkeeper"), 4));
         send(given).andExpect(status().isCreated());
         page("/office/papers/lightkeeper/9", "OFFICE").andExpect(status().isNotFound());
         page("/office/papers/no%20name/1", "OFFICE").andExpect(status().is4xxClientError());

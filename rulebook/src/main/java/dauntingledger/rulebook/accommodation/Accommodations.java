@@ -110,6 +110,7 @@ public record Accommodations(
                         rules.ownBreaks().map(breaks -> breaks.granted(times)),
                         rules.roomWarnings(),
                         rules.surveys(),
+                        rules.watch(),
                         rules.equipment()));
     }
 

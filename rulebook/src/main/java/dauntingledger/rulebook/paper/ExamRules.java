@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param roomWarnings at how much time left before the room closes the candidate is told, longest first; for sittings
  *     that have such an instant
  * @param surveys what is asked after parts of the exam
+ * @param watch what is asked of somebody who sits alone, if anything is
  * @param equipment the tools and exhibits beside the questions
  */
 public record ExamRules(
@@ -21,21 +22,24 @@ public record ExamRules(
         Optional<OwnBreaks> ownBreaks,
         List<Duration> roomWarnings,
         List<Survey> surveys,
+        Optional<Watch> watch,
         Equipment equipment) {
 
     /** Nothing beyond what every sitting has. */
-    public static final ExamRules PLAIN = new ExamRules(false, Optional.empty(), List.of(), List.of(), Equipment.NONE);
+    public static final ExamRules PLAIN =
+            new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.empty(), Equipment.NONE);
 
     public ExamRules {
         requireNonNull(ownBreaks, "ownBreaks");
         roomWarnings = List.copyOf(roomWarnings);
         surveys = List.copyOf(surveys);
+        requireNonNull(watch, "watch");
         requireNonNull(equipment, "equipment");
     }
 
     /** Returns these rules with other equipment. */
     public ExamRules with(Equipment other) {
-        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, surveys, other);
+        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, surveys, watch, other);
     }
 
     public Optional<Survey> surveyAbout(StageId stage) {

@@ -22,6 +22,7 @@ final class ExamRulesCheck {
                 new Requirements()
                         .requireWarnings(rules.roomWarnings(), Requirements.LONGEST)
                         .found());
+        rules.watch().ifPresent(watch -> findings.add("the watch", watch.findings()));
         surveys(rules.surveys());
         equipment(rules.equipment());
     }

@@ -80,6 +80,8 @@ public final class ActCodec {
             .kind("place-changed", Act.PlaceChanged.class, placeChanged())
             .kind("incident-noted", Act.IncidentNoted.class, incidentNoted())
             .kind("heard-again", Act.HeardAgain.class, heardAgain())
+            .kind("window-left", Act.WindowLeft.class, windowLeft())
+            .kind("warning-read", Act.WarningRead.class, warningRead())
             .kind("break-given", Act.BreakGiven.class, breakGiven())
             .kind("message-sent", Act.MessageSent.class, messageSent())
             .kind("message-read", Act.MessageRead.class, messageRead())
@@ -264,6 +266,17 @@ public final class ActCodec {
 
     private static Schema<Act.HeardAgain> heardAgain() {
         return Schema.of(Act.HeardAgain::new, Field.of("since", MemberType.INSTANT, Act.HeardAgain::since));
+    }
+
+    private static Schema<Act.WindowLeft> windowLeft() {
+        return Schema.of(
+                Act.WindowLeft::new,
+                Field.of("how", MemberType.name(Act.Absence.values()), Act.WindowLeft::how),
+                Field.of("since", MemberType.INSTANT, Act.WindowLeft::since));
+    }
+
+    private static Schema<Act.WarningRead> warningRead() {
+        return Schema.of(Act.WarningRead::new, Field.of("warning", MemberType.COUNT, Act.WarningRead::warning));
     }
 
     private static Schema<Act.BreakGiven> breakGiven() {

@@ -7,6 +7,7 @@ import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Survey;
+import dauntingledger.rulebook.paper.Watch;
 
 /** The rules of a paper about moving, entering, breaks and finishing as plain values. */
 final class ExamRulesCodec {
@@ -25,12 +26,21 @@ final class ExamRulesCodec {
             Field.of("about", Ids.STAGE, Survey::about),
             Field.of("title", MemberType.TEXT, Survey::title));
 
+    private static final Schema<Watch> WATCH = Schema.of(
+            Watch::new,
+            Field.of("fullScreen", MemberType.TRUTH, Watch::fullScreen),
+            Field.of("staying", MemberType.TRUTH, Watch::staying),
+            Field.of("shortest", MemberType.MILLIS, Watch::shortest),
+            Field.of("warnings", MemberType.COUNT, Watch::warnings),
+            Field.of("then", MemberType.name(Watch.Then.values()), Watch::then));
+
     static final Schema<ExamRules> CONDUCT = Schema.of(
             ExamRules::new,
             Field.of("clockMayHide", MemberType.TRUTH, ExamRules::clockMayHide),
             Field.optional("ownBreaks", MemberType.object(OWN_BREAKS), ExamRules::ownBreaks),
             Field.of("roomWarnings", MemberType.SPANS, ExamRules::roomWarnings),
             Field.of("surveys", MemberType.objects(SURVEY), ExamRules::surveys),
+            Field.optional("watch", MemberType.object(WATCH), ExamRules::watch),
             Field.of("equipment", MemberType.object(EquipmentCodec.EQUIPMENT), ExamRules::equipment));
 
     static final Schema<Movement> MOVEMENT = Schema.of(

@@ -3,7 +3,9 @@ package dauntingledger.rulebook.plain;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.sitting.Absences;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Breaks;
 import dauntingledger.rulebook.sitting.Clock;
@@ -36,6 +38,7 @@ public final class RoomCodec {
         if (sitting.isPaused()) {
             plain.put("pauseWords", sitting.pauseWords());
         }
+        sitting.paper().rules().watch().ifPresent(watch -> plain.put("watch", watch(sitting.absences(), watch)));
         plain.put("breakGiven", sitting.isBreakGiven());
         plain.put(
                 "messages", sitting.messages().stream().map(RoomCodec::message).toList());
@@ -107,6 +110,17 @@ public final class RoomCodec {
             plain.put("words", answer.words());
         });
         return plain;
+    }
+
+    private static Map<String, Object> watch(Absences absences, Watch watch) {
+        return Map.of(
+                "fullScreen", watch.fullScreen(),
+                "staying", watch.staying(),
+                "counted", absences.counted(),
+                "last", absences.last().toMillis(),
+                "unread", absences.unread(watch),
+                "warnings", watch.warnings(),
+                "then", PlainNames.name(watch.then()));
     }
 
     private static Map<String, Object> message(Message message) {

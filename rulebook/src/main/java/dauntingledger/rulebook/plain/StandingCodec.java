@@ -2,6 +2,8 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.sitting.Absences;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Help;
@@ -46,6 +48,16 @@ public final class StandingCodec {
         rest(sitting, plain);
         sitting.help().filter(help -> help.answer().isEmpty()).ifPresent(help -> plain.put("call", call(help)));
         needed(sitting).ifPresent(needed -> plain.put("door", needed));
+        Absences absences = sitting.absences();
+        if (absences.times() > 0) {
+            plain.put("away", absences.counted());
+            plain.put("awayFor", absences.together().toMillis());
+        }
+        sitting.paper()
+                .rules()
+                .watch()
+                .filter(watch -> watch.then() == Watch.Then.TELL && watch.isBeyondWarnings(absences.counted()))
+                .ifPresent(watch -> plain.put("awayTold", true));
         long unread = sitting.messages().stream()
                 .filter(message -> message.readAt().isEmpty())
                 .count();

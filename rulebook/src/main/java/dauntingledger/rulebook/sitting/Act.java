@@ -524,6 +524,30 @@ public sealed interface Act {
         }
     }
 
+    /** How somebody was away from the exam's window. */
+    enum Absence {
+        /** The window could not be seen. */
+        HIDDEN,
+        /** Something else had the focus. */
+        UNFOCUSED,
+        /** It did not fill the screen. */
+        NOT_FULL
+    }
+
+    /** What watches somebody who sits alone. */
+    sealed interface OnWatch extends Act {}
+
+    /** Comes back to the exam's window. */
+    record WindowLeft(Absence how, Instant since) implements OnWatch {
+        public WindowLeft {
+            requireNonNull(how, "how");
+            requireNonNull(since, "since");
+        }
+    }
+
+    /** Confirms that a warning was read. */
+    record WarningRead(int warning) implements OnWatch {}
+
     /** Ends the sitting. The exam office can take that back; see {@link Reopened}. */
     record SittingEnded(By by) implements Act {
         public SittingEnded {

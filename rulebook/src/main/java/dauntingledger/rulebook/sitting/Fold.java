@@ -5,6 +5,8 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -105,6 +107,7 @@ final class Fold extends State {
             case Act.StageRanOut ranOut -> log = log.recordEnd(paper().indexOf(ranOut.stage()));
             case Act.SeatTaken taken -> seat = taken.seat();
             case Act.OnMessages message -> apply(message);
+            case Act.OnWatch watched -> apply(watched);
             case Act.SittingEnded ended -> {
                 endedAt = position;
                 finish(Position.Ending.ENDED, now, StageRecord.Ended.BY_ACT);
@@ -209,6 +212,23 @@ final class Fold extends State {
         }
     }
 
+    private void apply(Act.OnWatch act) {
+        Watch watch = paper().rules().watch().orElseThrow();
+        switch (act) {
+            case Act.WarningRead read -> absences = absences.warned(read.warning());
+            case Act.WindowLeft left -> {
+                int before = absences.counted();
+                absences = absences.and(Duration.between(left.since(), at()), watch);
+                if (absences.counted() > before
+                        && watch.then() == Watch.Then.END
+                        && watch.isBeyondWarnings(absences.counted())) {
+                    endedAt = position;
+                    finish(Position.Ending.ENDED, now, StageRecord.Ended.BY_ACT);
+                }
+            }
+        }
+    }
+
     private void apply(Act.OnMessages act) {
         List<Message> after = new ArrayList<>(messages);
         switch (act) {
@@ -292,6 +312,7 @@ final class Fold extends State {
             open(stage, now);
         }
         endedAt = null;
+        absences = Absences.NONE;
     }
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */

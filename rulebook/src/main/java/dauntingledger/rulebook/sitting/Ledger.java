@@ -40,6 +40,10 @@ public final class Ledger {
     private final List<Entry> counting = new ArrayList<>();
     private final Map<EntryId, Held> held = new LinkedHashMap<>();
     private final Set<EntryId> beyondReceipt = new HashSet<>();
+
+    /** The pauses so far, of which there are few. */
+    private final List<Entry> pauses = new ArrayList<>();
+
     private final Milestones milestones;
     private Sitting sitting;
 
@@ -69,7 +73,8 @@ public final class Ledger {
 
     /** Takes an entry of a stored ledger without folding it, if none is held so far: then it must have counted. */
     private boolean readUnfolded(Entry entry) {
-        if (belief.doubt(entry).isPresent() || entry.act() instanceof Act.HeldDecided) {
+        boolean mayBeHeld = entry.isFromABrowser() && isMadeInADatedBackPause(entry);
+        if (mayBeHeld || belief.doubt(entry).isPresent() || entry.act() instanceof Act.HeldDecided) {
             return false;
         }
         keep(entry, true);
@@ -169,13 +174,23 @@ public final class Ledger {
     }
 
     /**
-     * Returns the earliest instant at which a pause is to be dated: that of the last step on the route or of the clocks,
-     * so that nothing that has been done since comes to be done in another place.
+     * Returns as of when the clocks can be stopped by a pause that is made at {@code now}: as of {@code since}, or as soon
+     * after it as it undoes nothing that has been done, and changes no step on the route or of the clocks.
      */
-    public Instant earliestPause() {
+    public Instant pausableFrom(Instant since, Instant now) {
+        Instant from = since.isBefore(lastStep()) ? lastStep() : since;
+        Optional<Entry> undone = undoneByPause(from, now);
+        while (undone.isPresent()) {
+            from = undone.get().at();
+            undone = undoneByPause(from, now);
+        }
+        return from.isAfter(now) ? now : from;
+    }
+
+    private Instant lastStep() {
         return counting.reversed().stream()
                 .filter(entry -> switch (entry.act()) {
-                    case Act.OnRoute step -> true;
+                    case Act.OnRoute forth -> true;
                     case Act.OnClocks change -> true;
                     case Act.Reopened reopened -> true;
                     case Act.SittingEnded ended -> true;
@@ -186,11 +201,34 @@ public final class Ledger {
                 .orElse(Instant.EPOCH);
     }
 
+    /**
+     * Returns the first entry that a pause as of an instant would keep from counting: it was made where time had led, as
+     * after a break that ended by itself. That time has ended a stage is no matter: the pause is to take that back.
+     */
+    private Optional<Entry> undoneByPause(Instant from, Instant now) {
+        Entry pause = new Entry(new EntryId("pause"), from, now, new Act.Paused(By.NOBODY, ""));
+        int place = placeOf(pause);
+        Sitting.Step step = milestones.before(place, counting).step(pause);
+        List<Entry> since = counting.subList(place, counting.size());
+        if (!step.verdict().isPermitted() || since.isEmpty()) {
+            return Optional.empty();
+        }
+        Set<EntryId> before = new HashSet<>();
+        sitting.refusals().forEach(refusal -> before.add(refusal.entry()));
+        Set<EntryId> refused = new HashSet<>();
+        step.sitting().after(since).refusals().stream()
+                .map(Refusal::entry)
+                .filter(entry -> !before.contains(entry))
+                .forEach(refused::add);
+        return since.stream()
+                .filter(entry -> refused.contains(entry.id()) && !(entry.act() instanceof Act.StageRanOut))
+                .findFirst();
+    }
+
     /** Whether the candidate made an entry while the clocks stood, and could not know of it then. */
     private boolean isMadeInADatedBackPause(Entry entry) {
-        return counting.stream()
-                .anyMatch(pause -> pause.act() instanceof Act.Paused
-                        && pause.atMillis() <= entry.atMillis()
+        return pauses.stream()
+                .anyMatch(pause -> pause.atMillis() <= entry.atMillis()
                         && entry.heardMillis() < pause.receivedMillis()
                         && pause.receivedMillis() <= entry.receivedMillis());
     }
@@ -318,6 +356,9 @@ public final class Ledger {
     private void keep(Entry entry, boolean counts) {
         ids.add(entry.id());
         entries.add(entry);
+        if (entry.act() instanceof Act.Paused) {
+            pauses.add(entry);
+        }
         if (entry.act() instanceof Act.SurveyAnswered || (!counts && belief.isReceiptGiven())) {
             beyondReceipt.add(entry.id());
         }

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.sitting;
 
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.sitting.StageRecord.Ended;
 import dauntingledger.rulebook.tools.ToolUse;
 import java.time.Instant;
@@ -59,6 +60,7 @@ final class Permission {
             case Act.Resumed resume -> state.isPaused() ? Verdict.PERMITTED : Verdict.ALREADY_SO;
             case Act.BreakGiven given -> breakGiven();
             case Act.OnMessages message -> onMessage(message);
+            case Act.OnWatch watched -> onWatch(watched);
             case Act.SittingEnded ended -> unlessOver(isInsideOrAhead());
             case Act.PlaceChanged changed -> unlessOver(Verdict.PERMITTED);
             case Act.IncidentNoted noted -> Verdict.PERMITTED;
@@ -76,6 +78,18 @@ final class Permission {
 
     private Verdict breakGiven() {
         return state.isPaused() ? Verdict.PAUSED : inBlock();
+    }
+
+    private Verdict onWatch(Act.OnWatch act) {
+        if (state.paper().rules().watch().isEmpty()) {
+            return Verdict.NOT_NEEDED;
+        }
+        Watch watch = state.paper().rules().watch().get();
+        return switch (act) {
+            case Act.WindowLeft left -> left.since().isAfter(state.at()) ? Verdict.WRONG_SHAPE : inBlock();
+            case Act.WarningRead read ->
+                read.warning() == state.absences.unread(watch) ? Verdict.PERMITTED : Verdict.ALREADY_SO;
+        };
     }
 
     private Verdict onMessage(Act.OnMessages act) {

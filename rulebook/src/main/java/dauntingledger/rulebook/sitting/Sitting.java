@@ -161,6 +161,11 @@ public final class Sitting {
         return fold.messages;
     }
 
+    /** Returns how often and how long the candidate was away from the exam's window, since the sitting was last reopened. */
+    public Absences absences() {
+        return fold.absences;
+    }
+
     /** Returns since when the break goes on that the candidate has taken or was given in the middle of a block. */
     public Optional<Instant> onBreakSince() {
         return Optional.ofNullable(fold.breaks.since());

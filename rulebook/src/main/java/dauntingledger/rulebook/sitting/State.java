@@ -41,6 +41,7 @@ abstract sealed class State permits Fold {
     String seat;
 
     List<Message> messages = List.of();
+    Absences absences = Absences.NONE;
 
     @Nullable
     Instant pausedSince;
@@ -84,6 +85,7 @@ abstract sealed class State permits Fold {
         this.help = other.help;
         this.seat = other.seat;
         this.messages = other.messages;
+        this.absences = other.absences;
         this.pausedSince = other.pausedSince;
         this.pauseWords = other.pauseWords;
         this.pauseTold = other.pauseTold;

@@ -28,6 +28,7 @@ import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.Timelines;
 import java.io.IOException;
@@ -88,6 +89,7 @@ class TimelinesTest {
                                     Optional.empty(),
                                     List.of(Duration.ofMinutes(2)),
                                     List.of(),
+                                    Optional.empty(),
                                     Equipment.NONE))),
             Map.entry("share", finishing(new Finish.AfterShare(Rational.of(1, 2)))),
             Map.entry("after", finishing(new Finish.After(Duration.ofMinutes(15)))),
@@ -99,6 +101,9 @@ class TimelinesTest {
             Map.entry("counted", route(List.of(read(), one(), handIn()), box("one", 20, "read", "one"))),
             Map.entry("between-stands", between(Clocks.STAND_STILL)),
             Map.entry("between-runs", between(Clocks.RUN_ON)),
+            Map.entry("watched", watched(3, Watch.Then.TELL)),
+            Map.entry("watched-ends", watched(2, Watch.Then.END)),
+            Map.entry("watched-silently", watched(0, Watch.Then.NOTHING)),
             Map.entry("untimed", route(List.of(one(), handIn()))));
 
     @ParameterizedTest
@@ -172,7 +177,14 @@ class TimelinesTest {
 
     private static Paper own(OwnBreaks breaks) {
         return route(List.of(one(), two(), handIn()), box20(), box30())
-                .with(new ExamRules(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
+                .with(new ExamRules(
+                        false, Optional.of(breaks), List.of(), List.of(), Optional.empty(), Equipment.NONE));
+    }
+
+    private static Paper watched(int warnings, Watch.Then then) {
+        Watch watch = new Watch(true, true, Duration.ofSeconds(2), warnings, then);
+        return route(List.of(one(), rest(0, false), two(), handIn()), box20(), box30())
+                .with(new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.of(watch), Equipment.NONE));
     }
 
     private static Paper moving(Movement movement) {
@@ -185,7 +197,8 @@ class TimelinesTest {
         Item[] items = Stream.concat(Stream.of(first), Stream.of(rest)).toArray(Item[]::new);
         OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, true);
         return route(List.of(block("one", movement, items), handIn()), box20())
-                .with(new ExamRules(false, Optional.of(breaks), List.of(), List.of(), Equipment.NONE));
+                .with(new ExamRules(
+                        false, Optional.of(breaks), List.of(), List.of(), Optional.empty(), Equipment.NONE));
     }
 
     private static Stage.Block enteringOne(boolean deliberate) {

@@ -25,6 +25,7 @@ import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Tool;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Interaction;
@@ -173,6 +174,14 @@ public final class Scripts {
                 breaks,
                 List.of(Duration.ofMinutes(2)),
                 oneIn(3) ? List.of(new Survey(SamplePapers.stage("block0"), "How was it?")) : List.of(),
+                oneIn(3)
+                        ? Optional.of(new Watch(
+                                true,
+                                true,
+                                Duration.ofSeconds(2),
+                                random.nextInt(4),
+                                Watch.Then.values()[random.nextInt(3)]))
+                        : Optional.empty(),
                 Equipment.NONE);
     }
 
@@ -311,7 +320,9 @@ public final class Scripts {
     }
 
     private Act seldom(Paper paper) {
-        return switch (random.nextInt(18)) {
+        return switch (random.nextInt(20)) {
+            case 18 -> new Act.WindowLeft(Act.Absence.HIDDEN, Desk.NINE);
+            case 19 -> new Act.WarningRead(1 + random.nextInt(2));
             case 14 -> new Act.BreakGiven(minutes(1, 5), By.of("Invigilator"));
             case 15 -> new Act.MessageSent("m" + random.nextInt(4), "Look up, please", By.of("Invigilator"));
             case 16 -> new Act.MessageRead("m" + random.nextInt(4));

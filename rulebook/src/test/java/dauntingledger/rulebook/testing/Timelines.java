@@ -103,8 +103,14 @@ public final class Timelines {
                         .map(warning -> warning.box().map(BoxId::value).orElse("room") + "@" + since(warning.at()))
                         .collect(Collectors.joining(" "));
             case "lost" -> lost(about);
-            case "earliest" -> since(ledger.earliestPause());
+            case "pausable" -> since(ledger.pausableFrom(instant(about), at));
             case "paused" -> String.valueOf(sitting.isPaused());
+            case "warning" ->
+                String.valueOf(sitting.absences()
+                        .unread(sitting.paper().rules().watch().orElseThrow()));
+            case "absences" ->
+                sitting.absences().counted() + "/" + sitting.absences().times() + " "
+                        + span(sitting.absences().together());
             case "unread" ->
                 String.valueOf(sitting.messages().stream()
                         .filter(message -> message.readAt().isEmpty())
@@ -147,6 +153,8 @@ public final class Timelines {
             case "read" -> new Act.MessageRead(words[1]);
             case "stop" -> new Act.SittingEnded(By.NOBODY);
             case "reopen" -> new Act.Reopened(new StageId(words[1]), "Exam office", Actor.OFFICE);
+            case "away" -> new Act.WindowLeft(Act.Absence.HIDDEN, instant(words[1]));
+            case "warned" -> new Act.WarningRead(Integer.parseInt(words[1]));
             case "again" -> new Act.HeardAgain(instant(words[1]));
             case "resume" -> new Act.Resumed(By.NOBODY);
             case "grant" ->

@@ -1,0 +1,171 @@
+package dauntingledger.bench;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ConcurrentMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What boards cost, and how soon they show what happens. */
+final class BoardBench {
+
+    private static final int SEATS = 500;
+    private static final int CROWD = 5_000;
+    private static final int ROOMS = 20;
+    private static final Duration WARM_UP = Duration.ofSeconds(30);
+    private static final Duration MEASURED = Duration.ofSeconds(30);
+    private static final int ROUNDS = 3;
+    private static final Pattern SITTING = Pattern.compile("\"sitting\":(\\d+)");
+
+    private BoardBench() {}
+
+    static void run(Table table) throws Exception {
+        try (ServerProcess server = ServerProcess.start(SEATS, 0, "--bench.rooms=1")) {
+            List<SimulatedSitting> sittings = LoadBench.signIn(server.port(), SEATS);
+            acts(sittings, 50, WARM_UP, new ConcurrentHashMap<>());
+            Stolen stolen = new Stolen();
+            List<Long> seen = shown(server.port(), sittings);
+            table.row(
+                    "from an act in the room to its change on the board, %d seats, 5 acts/s".formatted(SEATS),
+                    "p50 %.0f ms, p95 %.0f ms%s"
+                            .formatted(
+                                    LoadBench.percentile(seen, 50), LoadBench.percentile(seen, 95), stolen.said()),
+                    "p95 ≤ 1 s");
+            processor(table, server, sittings);
+        }
+        try (ServerProcess server = ServerProcess.start(CROWD, 0, "--bench.rooms=" + ROOMS)) {
+            crowd(table, server);
+        }
+    }
+
+    /** Lets so many acts happen in a second, by turns, and notes when each sitting was acknowledged last. */
+    private static void acts(
+            List<SimulatedSitting> sittings, int perSecond, Duration span, ConcurrentMap<Long, Long> sentAt)
+            throws Exception {
+        long start = System.nanoTime();
+        long apart = TimeUnit.SECONDS.toNanos(1) / perSecond;
+        long count = span.toNanos() / apart;
+        try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<?>> acting = new ArrayList<>();
+            for (long i = 0; i < count; i++) {
+                int number = (int) (i % sittings.size());
+                long due = start + i * apart;
+                acting.add(threads.submit(() -> {
+                    TimeUnit.NANOSECONDS.sleep(due - System.nanoTime());
+                    sentAt.put(number + 1L, System.nanoTime());
+                    sittings.get(number).answer();
+                    return null;
+                }));
+            }
+            for (Future<?> one : acting) {
+                one.get();
+            }
+        }
+    }
+
+    private static Connection invigilator(int port) throws IOException {
+        Connection connection = new Connection(port);
+        SimulatedSitting.signIn(connection, BenchServer.INVIGILATOR, BenchServer.PASSWORD);
+        return connection;
+    }
+
+    /** Returns how long each act took from being sent to being shown, in nanoseconds. */
+    private static List<Long> shown(int port, List<SimulatedSitting> sittings) throws Exception {
+        ConcurrentMap<Long, Long> sentAt = new ConcurrentHashMap<>();
+        ConcurrentLinkedQueue<Long> latencies = new ConcurrentLinkedQueue<>();
+        try (Connection stream = invigilator(port);
+                ExecutorService reading = Executors.newVirtualThreadPerTaskExecutor()) {
+            stream.ask("/invigilation/boards/1/0/events");
+            reading.submit(() -> read(stream, sentAt, latencies));
+            TimeUnit.SECONDS.sleep(2);
+            acts(sittings, 5, MEASURED, sentAt);
+            TimeUnit.SECONDS.sleep(2);
+            stream.close();
+        }
+        return latencies.stream().sorted().toList();
+    }
+
+    private static void read(
+            Connection stream, ConcurrentMap<Long, Long> sentAt, ConcurrentLinkedQueue<Long> latencies) {
+        try {
+            BufferedReader lines = stream.lines();
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                long now = System.nanoTime();
+                Matcher named = SITTING.matcher(line);
+                while (named.find()) {
+                    Long sent = sentAt.remove(Long.parseLong(named.group(1)));
+                    if (sent != null) {
+                        latencies.add(now - sent);
+                    }
+                }
+            }
+        } catch (IOException closed) {
+            // Closing the connection is how a stream ends.
+        }
+    }
+
+    /** What the processors do with a board open, against what they do with none, taking turns. */
+    private static void processor(Table table, ServerProcess server, List<SimulatedSitting> sittings) throws Exception {
+        List<Double> ratios = new ArrayList<>();
+        Stolen stolen = new Stolen();
+        for (int round = 0; round < ROUNDS; round++) {
+            Duration without = spent(server, sittings);
+            try (Connection stream = invigilator(server.port());
+                    ExecutorService reading = Executors.newVirtualThreadPerTaskExecutor()) {
+                stream.ask("/invigilation/boards/1/0/events");
+                reading.execute(stream::swallow);
+                ratios.add(spent(server, sittings).toNanos() / (double) without.toNanos());
+                stream.close();
+            }
+        }
+        List<Double> sorted = ratios.stream().sorted().toList();
+        table.row(
+                "server's work with a board of %d seats and 50 acts/s / with none, median of %d rounds"
+                        .formatted(SEATS, ROUNDS),
+                "%.2f (%.2f to %.2f%s)"
+                        .formatted(sorted.get(ROUNDS / 2), sorted.getFirst(), sorted.getLast(), stolen.said()),
+                "≤ 1.15");
+    }
+
+    private static Duration spent(ServerProcess server, List<SimulatedSitting> sittings) throws Exception {
+        Duration before = server.processorTime();
+        acts(sittings, 50, MEASURED, new ConcurrentHashMap<>());
+        return server.processorTime().minus(before);
+    }
+
+    private static void crowd(Table table, ServerProcess server) throws Exception {
+        List<SimulatedSitting> sittings = LoadBench.signIn(server.port(), CROWD);
+        try (ExecutorService reading = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Connection> boards = new ArrayList<>();
+            for (int room = 1; room <= ROOMS; room++) {
+                Connection stream = invigilator(server.port());
+                stream.ask("/invigilation/boards/" + room + "/0/events");
+                reading.execute(stream::swallow);
+                boards.add(stream);
+            }
+            Stolen stolen = new Stolen();
+            List<Long> latencies = LoadBench.pacedWithHeartbeats(sittings);
+            table.row(
+                    "acknowledgement, %,d sittings in %d places, an entry every 10 s and a heartbeat every 5 s each, boards open"
+                            .formatted(CROWD, ROOMS),
+                    "p50 %.1f ms, p99 %.1f ms%s"
+                            .formatted(
+                                    LoadBench.percentile(latencies, 50),
+                                    LoadBench.percentile(latencies, 99),
+                                    stolen.said()),
+                    "p99 ≤ 250 ms");
+            for (Connection board : boards) {
+                board.close();
+            }
+        }
+    }
+}
