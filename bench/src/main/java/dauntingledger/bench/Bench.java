@@ -11,7 +11,8 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> chosen = args.length == 0 ? List.of("browser", "load", "file", "sweep", "papers", "boards") : List.of(args);
+        List<String> chosen =
+                args.length == 0 ? List.of("browser", "load", "file", "sweep", "papers", "boards") : List.of(args);
         if (!ALL.containsAll(chosen)) {
             System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards]");
             System.exit(2);

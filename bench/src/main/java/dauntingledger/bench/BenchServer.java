@@ -1,14 +1,24 @@
 package dauntingledger.bench;
 
 import dauntingledger.app.DauntingLedger;
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamPlan;
+import dauntingledger.app.exams.Exams;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Batch;
+import dauntingledger.app.ledger.Booking;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Origin;
+import dauntingledger.app.ledger.Revision;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.staff.Role;
+import dauntingledger.app.staff.Staff;
+import dauntingledger.rulebook.exam.ExamHours;
+import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.response.ChoiceId;
@@ -23,23 +33,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import java.util.Optional;
-import java.time.temporal.ChronoUnit;
-import java.time.ZoneOffset;
-import java.time.LocalDateTime;
-import dauntingledger.rulebook.exam.ExamState;
-import dauntingledger.rulebook.exam.ExamHours;
-import dauntingledger.app.staff.Staff;
-import dauntingledger.app.staff.Role;
-import dauntingledger.app.ledger.Revision;
-import dauntingledger.app.ledger.Origin;
-import dauntingledger.app.ledger.Booking;
-import dauntingledger.app.exams.Exams;
-import dauntingledger.app.exams.ExamPlan;
-import dauntingledger.app.exams.Exam;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -146,8 +146,7 @@ public final class BenchServer {
                     doors.plusHours(6).toLocalTime(),
                     Optional.empty(),
                     ZoneOffset.UTC);
-            Exam exam = exams.make(
-                    new ExamPlan("Place " + place, paper, hours, Set.of(), true, Set.of(INVIGILATOR)));
+            Exam exam = exams.make(new ExamPlan("Place " + place, paper, hours, Set.of(), true, Set.of(INVIGILATOR)));
             List<Booking> made = new ArrayList<>();
             for (int i = place * count / places; i < (place + 1) * count / places; i++) {
                 made.add(new Booking(

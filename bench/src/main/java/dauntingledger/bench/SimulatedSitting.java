@@ -9,6 +9,11 @@ import java.util.concurrent.Executor;
 /** A candidate who has opened the long section and answers. */
 final class SimulatedSitting {
 
+    private static final String ENTERED = "\"status\":\"entered\"";
+
+    /** What a server that is overloaded answers much too late is held; it is acknowledged all the same. */
+    private static final String LATE = "\"status\":\"held\"";
+
     private final Connection connection;
     private final String path;
     private final Connection beats;
@@ -67,12 +72,9 @@ final class SimulatedSitting {
     private void enter(String act) throws IOException {
         String entry = "{\"id\":\"" + UUID.randomUUID() + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis()
                 + "," + act + "}";
-        require(
-                connection.post(
-                        path + "/entries",
-                        "application/json",
-                        "{\"seat\":\"" + seat + "\",\"entries\":[" + entry + "]}"),
-                "\"status\":\"entered\"");
+        Connection.Answer answer = connection.post(
+                path + "/entries", "application/json", "{\"seat\":\"" + seat + "\",\"entries\":[" + entry + "]}");
+        require(answer, answer.body().contains("\"held\"") ? LATE : ENTERED);
     }
 
     private static void require(Connection.Answer answer, String expected) {

@@ -48,8 +48,14 @@ class AuditedCalls implements HandlerInterceptor, WebMvcConfigurer {
         }
     }
 
-    /** Returns what the address names: a sitting, a paper with its version. */
+    /** Returns what the address names: a sitting, a paper with its version; and the sittings that were chosen. */
     private static String onWhom(HttpServletRequest request) {
+        String named = named(request);
+        String[] chosen = request.getParameterValues("sittings");
+        return chosen == null ? named : named + ", sittings " + String.join(" ", chosen);
+    }
+
+    private static String named(HttpServletRequest request) {
         return request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE) instanceof Map<?, ?> named
                 ? named.entrySet().stream()
                         .map(one -> one.getKey() + " " + one.getValue())

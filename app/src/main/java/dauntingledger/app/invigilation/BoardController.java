@@ -121,7 +121,8 @@ class BoardController {
 
     @GetMapping(path = "/invigilation/boards/{exam}/{room}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable long exam, @PathVariable long room, Principal principal) {
-        return boards.open(places.find(exam, room, principal));
+        Place place = places.find(exam, room, principal);
+        return boards.open(place, () -> places.looksAfter(principal.getName(), place));
     }
 
     @GetMapping("/invigilation/boards/{exam}/{room}/log")

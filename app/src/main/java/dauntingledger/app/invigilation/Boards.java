@@ -22,6 +22,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.BooleanSupplier;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -76,36 +77,43 @@ class Boards {
         }
     }
 
+    /** A window that looks at a board, as long as whose it is may. */
+    private record Window(SseEmitter stream, BooleanSupplier allowed) {}
+
     private static final class Board {
         private final Instant openedAt;
         private final Map<SittingId, Shown> shown = new LinkedHashMap<>();
         private final Set<SittingId> changed = ConcurrentHashMap.newKeySet();
         private final AtomicBoolean logged = new AtomicBoolean();
-        private final List<SseEmitter> windows = new CopyOnWriteArrayList<>();
+        private final List<Window> windows = new CopyOnWriteArrayList<>();
 
         Board(Instant openedAt) {
             this.openedAt = openedAt;
         }
     }
 
-    /** Returns a stream that begins with all places. */
-    SseEmitter open(Place place) {
-        SseEmitter window = new SseEmitter(NO_TIMEOUT);
+    /**
+     * Returns a stream that begins with all places.
+     *
+     * @param allowed whether it may still be listened to; asked every now and then
+     */
+    SseEmitter open(Place place, BooleanSupplier allowed) {
+        Window window = new Window(new SseEmitter(NO_TIMEOUT), allowed);
         Board board = boards.compute(place.key(), (key, open) -> {
             Board kept = open == null ? read(key) : open;
             kept.windows.add(window);
             return kept;
         });
         if (board.windows.size() > MOST_WINDOWS) {
-            board.windows.getFirst().complete();
+            board.windows.getFirst().stream().complete();
         }
         Runnable forget = () -> forget(place.key(), window);
-        window.onCompletion(forget);
-        window.onError(error -> forget.run());
+        window.stream().onCompletion(forget);
+        window.stream().onError(error -> forget.run());
         look(board, clock.instant());
         send(board, window, "time", time());
         send(board, window, "places", all(board));
-        return window;
+        return window.stream();
     }
 
     private String all(Board board) {
@@ -225,7 +233,14 @@ class Boards {
 
     @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
     void signalTime() {
-        boards.values().forEach(board -> board.windows.forEach(window -> send(board, window, "time", time())));
+        boards.values()
+                .forEach(board -> board.windows.forEach(window -> {
+                    if (window.allowed().getAsBoolean()) {
+                        send(board, window, "time", time());
+                    } else {
+                        window.stream().complete();
+                    }
+                }));
     }
 
     private String time() {
@@ -235,18 +250,20 @@ class Boards {
     /** Ends the streams before the server waits for its requests to finish, which these never do by themselves. */
     @EventListener(ContextClosedEvent.class)
     void close() {
-        boards.values().forEach(board -> board.windows.forEach(SseEmitter::complete));
+        boards.values()
+                .forEach(
+                        board -> board.windows.forEach(window -> window.stream().complete()));
     }
 
-    private void send(Board board, SseEmitter window, String event, String data) {
+    private void send(Board board, Window window, String event, String data) {
         try {
-            window.send(SseEmitter.event().name(event).data(data));
+            window.stream().send(SseEmitter.event().name(event).data(data));
         } catch (IOException | IllegalStateException e) {
             board.windows.remove(window);
         }
     }
 
-    private void forget(Place.Key key, SseEmitter window) {
+    private void forget(Place.Key key, Window window) {
         boards.computeIfPresent(key, (same, board) -> {
             board.windows.remove(window);
             if (!board.windows.isEmpty()) {

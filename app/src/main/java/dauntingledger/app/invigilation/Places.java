@@ -64,6 +64,14 @@ class Places {
         return exam.isAtHome() ? Stream.concat(inRooms, Stream.of(new Place(exam, Optional.empty()))) : inRooms;
     }
 
+    /** Returns whether somebody who could look at a place still may. */
+    boolean looksAfter(String number, Place place) {
+        return staff.member(number)
+                .filter(member -> member.standing() == Staff.Standing.ACTIVE)
+                .filter(member -> looksAfter(member, place))
+                .isPresent();
+    }
+
     private static boolean looksAfter(Staff.Member member, Place place) {
         return member.looksAfter(place.roomId().map(RoomId::value));
     }

@@ -91,7 +91,7 @@ class RoomReport {
                 section(pages, "report.outages", lines(told, act -> act instanceof Act.HeardAgain), wall);
                 section(pages, "report.decided", lines(told, RoomReport::isDecision), wall);
                 happened(pages, place, told, wall);
-                pages.below(50);
+                pages.gap();
                 pages.text(words.say("report.signed", person, wall.dayAndMinute(now)), SIZE);
                 pages.signature();
             }
@@ -239,7 +239,7 @@ class RoomReport {
 
         void row(String... cells) {
             below(SIZE * 2);
-            float[] at = {0, 40, 130, 290, 350, 430};
+            float[] at = {0, 32, 102, 250, 302, 378};
             for (int i = 0; i < cells.length; i++) {
                 float next = i + 1 < at.length ? at[i + 1] : wide();
                 if (!cells[i].isEmpty()) {
@@ -247,6 +247,12 @@ class RoomReport {
                 }
             }
             y -= SIZE * 1.5f;
+        }
+
+        /** Leaves room before what is signed, and keeps it together. */
+        void gap() {
+            below(90);
+            y -= 18;
         }
 
         void rule() {

@@ -61,6 +61,9 @@ class BoardTest extends Hall {
     @Autowired
     private Resumes resumes;
 
+    @Autowired
+    private Places places;
+
     @BeforeEach
     void hall() {
         opens(4);
@@ -449,6 +452,16 @@ class BoardTest extends Hall {
         mvc.perform(get(address()).with(user("AUD-1").roles("AUDITOR")))
                 .andExpect(status().isOk())
                 .andExpect(content().string(not(containsString("data-ask-deed"))));
+    }
+
+    @Test
+    void isClosedToWhoHasLeft() {
+        Place place = new Place(exam(), Optional.of(room()));
+        assertThat(places.looksAfter(invigilator, place)).isTrue();
+
+        staff.end(invigilator);
+
+        assertThat(places.looksAfter(invigilator, place)).isFalse();
     }
 
     @Test
