@@ -20,7 +20,8 @@ class Board {
     this.address = data.address;
     this.acts = data.acts;
     this.code = data.code;
-    this.routes = data.routes;
+    /** @type {import('../types/board.d.ts').Route[]} */
+    this.routes = [];
     this.plan = data.plan;
     /** @type {number | undefined} since when the server cannot be heard */
     this.lostAt = undefined;
@@ -53,6 +54,7 @@ class Board {
     events.addEventListener('open', () => this.sayConnected(true));
     events.addEventListener('error', () => this.sayConnected(false));
     events.addEventListener('time', (event) => this.clock.hear(JSON.parse(event.data).now));
+    events.addEventListener('room', (event) => this.hearAll(JSON.parse(event.data)));
     events.addEventListener('places', (event) => this.hear(JSON.parse(event.data)));
     events.addEventListener('log', () => this.readLog());
   }
@@ -66,23 +68,33 @@ class Board {
     put(said, on ? '' : this.words.say('unconnected', this.words.time(this.lostAt ?? now)));
   }
 
-  /** @param {(Place & { board: string })[]} heard */
-  hear(heard) {
-    const now = this.clock.now();
-    let seats = false;
-    for (const told of heard) {
-      const place = { ...told, board: { answered: 0, stage: -1, ...(told.board ? JSON.parse(told.board) : {}) } };
-      seats ||= this.places.get(place.sitting)?.chair !== place.chair;
-      this.places.set(place.sitting, place);
-      if (!seats) {
-        this.drawing.update(place, now);
-      }
-    }
-    if (seats) {
-      this.lay();
-    }
-    this.drawRest(now);
+  /**
+   * All who belong here: at the beginning, and whenever that or where somebody sits has changed.
+   *
+   * @param {{ routes: import('../types/board.d.ts').Route[], places: (Place & { board: string })[] }} told
+   */
+  hearAll({ routes, places }) {
+    this.routes = routes;
+    this.places.clear();
+    places.forEach((told) => this.take(told));
+    [...this.chosen].filter((sitting) => !this.places.has(sitting)).forEach((sitting) => this.choose(sitting));
+    this.lay();
+    this.drawRest(this.clock.now());
     document.body.dataset.ready = 'true';
+  }
+
+  /** @param {(Place & { board: string })[]} changed */
+  hear(changed) {
+    const now = this.clock.now();
+    changed.forEach((told) => this.drawing.update(this.take(told), now));
+    this.drawRest(now);
+  }
+
+  /** @param {Place & { board: string }} told */
+  take(told) {
+    const place = { ...told, board: { answered: 0, stage: -1, ...(told.board ? JSON.parse(told.board) : {}) } };
+    this.places.set(place.sitting, place);
+    return place;
   }
 
   lay() {
@@ -169,7 +181,7 @@ class Board {
    */
   press(what, places, need) {
     const about = places.map(({ sitting }) => sitting);
-    if (what === 'seen' || what === 'go-on') {
+    if (['seen', 'go-on', 'unlock'].includes(what)) {
       this.deeds.send(what, new FormData(), about);
     } else if (what === 'open') {
       this.open(about[0]);
@@ -191,7 +203,7 @@ class Board {
         body.textContent = this.words.say('refused');
       }
     } catch {
-      body.textContent = this.words.say('not-sent');
+      body.textContent = this.words.say('not-read');
     }
     all('[data-story-deed]', body).forEach((button) =>
       button.addEventListener('click', () => {

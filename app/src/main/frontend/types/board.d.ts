@@ -14,7 +14,8 @@ export interface Standing {
   pausedSince?: number;
   /** When the break that goes on ends by itself; 0 while it stands. */
   rest?: number;
-  restRuns?: boolean;
+  /** When the clock runs out that bites first after a break that ends by itself. */
+  deadlineAfterRest?: number;
   overAt?: number;
   /** How often the window was left, how long together, and whether the invigilator is to be told. */
   away?: number;
@@ -22,7 +23,7 @@ export interface Standing {
   awayTold?: boolean;
   unread?: number;
   call?: { reason: string; since: number; note: string };
-  door?: { kind: 'door' | 'report' | 'station'; since: number; why: string[]; note: string };
+  door?: { kind: 'door' | 'report' | 'station'; since: number; why: string[]; note: string; needsSomebody: boolean };
 }
 
 /** A sitting on the board. */
@@ -39,6 +40,8 @@ export interface Place {
   lost: number;
   /** How many entries wait in its browser. */
   waiting: number;
+  /** Whether its candidate has to wait before signing in. */
+  locked: boolean;
   board: Partial<Standing> & { answered: number; stage: number };
 }
 
@@ -65,6 +68,5 @@ export interface BoardData {
   code: string;
   reentry: boolean;
   words: Record<string, string>;
-  routes: Route[];
   plan?: { rows: number; columns: number; chairs: string[] };
 }

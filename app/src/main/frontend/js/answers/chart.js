@@ -2,7 +2,8 @@
 // to marks, and on request to the axes; what is drawn stands in a list with its figures, and can be taken back there.
 import { all, hit } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
-import { Plane, svg } from './plane.js';
+import { svg } from '../svg.js';
+import { Plane } from './plane.js';
 
 const NEAR = 14;
 

@@ -1,7 +1,8 @@
 // Pictures that are answered on: areas chosen or put in order, places pointed at, cards laid on places.
 import { arrow } from '../arrows.js';
 import { all, hit, one } from '../dom.js';
-import { middle, outline, Plane, svg } from './plane.js';
+import { svg } from '../svg.js';
+import { middle, outline, Plane } from './plane.js';
 
 const STEP = 10;
 

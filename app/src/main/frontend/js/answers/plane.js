@@ -1,14 +1,8 @@
 // A picture with what lies on it: drawn in the picture's own pixels, made larger and smaller, moved by scrolling.
 import { all } from '../dom.js';
+import { svg } from '../svg.js';
 
-const SVG = 'http://www.w3.org/2000/svg';
 const ZOOMS = [1, 1.5, 2, 3, 4];
-
-export function svg(name, attributes = {}) {
-  const element = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([key, value]) => element.setAttribute(key, value));
-  return element;
-}
 
 export class Plane {
   /** @param root an element with `.plane`, `.plane-view` and `data-width`, `data-height` */

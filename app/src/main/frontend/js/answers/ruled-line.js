@@ -3,7 +3,7 @@
 import { onward } from '../arrows.js';
 import { all, focused, hit, maybe, one } from '../dom.js';
 import { drag, isLetGo } from '../drag.js';
-import { svg } from './plane.js';
+import { svg } from '../svg.js';
 
 const HEIGHT = 96;
 const AXIS = HEIGHT - 30;

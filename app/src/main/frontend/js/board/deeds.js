@@ -8,12 +8,14 @@ import { put, span } from '../words.js';
 export class Deeds {
   /**
    * @param {{ words: import('../words.js').Words, address: string, chosen: Set<number>, places: Map<number, Place>,
-   *   forget(): void }} board
+   *   clock: import('../examclock.js').ExamClock, forget(): void }} board
    */
   constructor(board) {
     this.board = board;
     /** @type {number[]} whom the dialog that is open is about; nobody: all who are inside */
     this.about = [];
+    /** When it was opened: what somebody else gives after that was not known when this was asked for. */
+    this.seen = 0;
     all('dialog[data-deed]', document, HTMLDialogElement).forEach((dialog) => this.bind(dialog));
     all('[data-ask-deed]').forEach((button) =>
       button.addEventListener('click', () => this.ask(String(button.dataset.askDeed), [...this.board.chosen])),
@@ -37,6 +39,7 @@ export class Deeds {
       const submitter = /** @type {HTMLButtonElement | null} */ (event.submitter);
       const deed = submitter?.dataset.deed ?? String(dialog.dataset.deed);
       const fields = new FormData(form);
+      fields.append('seen', String(this.seen));
       if (submitter?.name) {
         fields.append(submitter.name, submitter.value);
       }
@@ -64,6 +67,7 @@ export class Deeds {
   async ask(deed, sittings, { since } = {}) {
     const dialog = one(`dialog[data-deed="${deed}"]`, document, HTMLDialogElement);
     this.about = sittings;
+    this.seen = this.board.clock.now();
     one('form', dialog, HTMLFormElement).reset();
     put(one('.problem', dialog), '');
     put(one('.about', dialog), this.sayAbout(sittings));
@@ -126,7 +130,7 @@ export class Deeds {
       const lost = await sendForm(`${this.board.address}/outages`, withSittings(new FormData(), sittings));
       give.disabled = lost.length === 0;
       const lines = lost.map(({ name, from, to, millis }) =>
-        words.say('outage.line', name, words.time(Number(from)), words.time(Number(to)), span(millis)),
+        words.say('outage.line', name, words.time(from), words.time(to), span(millis)),
       );
       list.replaceChildren(
         ...(lines.length ? lines : [words.say('outage.none')]).map((/** @type {string} */ text) =>
@@ -134,7 +138,7 @@ export class Deeds {
         ),
       );
     } catch {
-      list.replaceChildren(Object.assign(document.createElement('li'), { textContent: words.say('not-sent') }));
+      list.replaceChildren(Object.assign(document.createElement('li'), { textContent: words.say('not-read') }));
     }
   }
 
@@ -156,7 +160,7 @@ export class Deeds {
       }
       return true;
     } catch (error) {
-      const said = error instanceof Refused ? error.body?.said : undefined;
+      const said = error instanceof Refused ? error.body?.detail : undefined;
       const text = said ?? words.say(error instanceof Refused ? 'refused' : 'not-sent');
       if (problem) {
         put(problem, text);

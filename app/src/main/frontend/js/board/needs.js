@@ -11,6 +11,7 @@ const PRESSES = {
   leave: ['go-on'],
   report: ['go-on'],
   station: ['go-on'],
+  locked: ['unlock'],
   lost: ['pause-since', 'place'],
   held: ['held'],
   away: ['open'],

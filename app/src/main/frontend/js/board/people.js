@@ -2,7 +2,7 @@
 import { one } from '../dom.js';
 import { put, span } from '../words.js';
 import { byNeed, left, needs } from './standing.js';
-import { sayWhere } from './plan.js';
+import { sayWhere } from './saying.js';
 
 /** @import { Place, Route } from '../../types/board.d.ts' */
 

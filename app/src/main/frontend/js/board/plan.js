@@ -1,50 +1,19 @@
-// The plan of the room as a drawing: each place a small page of the ledger. What is drawn once stays; a change writes the
-// texts that differ.
+// The plan of the room as a drawing: each place a small page of the ledger. What is drawn once stays.
 import { arrow } from '../arrows.js';
 import { one } from '../dom.js';
 import { labelOf, place as placeOf } from '../plan/grid.js';
-import { put, span } from '../words.js';
-import { bySeat, left, needs, strip, where } from './standing.js';
+import { svg } from '../svg.js';
+import { DrawnPlace, HEIGHT } from './drawnplace.js';
+import { bySeat } from './standing.js';
 
 /** @import { Place, Route } from '../../types/board.d.ts' */
 
-const SVG = 'http://www.w3.org/2000/svg';
 const GAP = 9;
-const HEIGHT = 124;
 const ROW = HEIGHT + 10;
 const NARROWEST = 118;
 const WIDEST = 190;
-const MARGIN = 21;
-const TEXT = 27;
 const EDGE = 18;
 const FRONT = 36;
-/** About how wide a letter is, bold and plain. */
-const BOLD = 7.4;
-const PLAIN = 6.2;
-
-/**
- * @param {string} name
- * @param {Record<string, string | number>} [attributes]
- * @param {Element} [parent]
- */
-function draw(name, attributes = {}, parent = undefined) {
-  const element = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([key, value]) => element.setAttribute(key, String(value)));
-  parent?.append(element);
-  return element;
-}
-
-/**
- * Cuts a text to a width.
- *
- * @param {string} text
- * @param {number} width
- * @param {number} letter
- */
-function fit(text, width, letter) {
-  const most = Math.max(1, Math.floor(width / letter));
-  return text.length <= most ? text : `${text.slice(0, most - 1).trimEnd()}…`;
-}
 
 export class Plan {
   /**
@@ -54,7 +23,7 @@ export class Plan {
   constructor(board) {
     this.board = board;
     this.svg = one('#plan', document, SVGSVGElement);
-    /** @type {Map<number, Drawn>} */
+    /** @type {Map<number, DrawnPlace>} */
     this.drawn = new Map();
     /** @type {Map<number, string>} the seats of a group that has none, given here */
     this.given = new Map();
@@ -82,8 +51,8 @@ export class Plan {
   lay(places, now) {
     const { rows, columns, chairs } = this.grid(places);
     const pane = one('.board-plan').clientWidth - 2 * EDGE;
-    this.width = Math.min(WIDEST, Math.max(NARROWEST, Math.floor(pane / columns) - GAP));
-    const whole = EDGE + columns * (this.width + GAP);
+    const width = Math.min(WIDEST, Math.max(NARROWEST, Math.floor(pane / columns) - GAP));
+    const whole = EDGE + columns * (width + GAP);
     const height = FRONT + rows * ROW;
     this.svg.replaceChildren();
     this.svg.setAttribute('viewBox', `0 0 ${whole} ${height}`);
@@ -96,15 +65,15 @@ export class Plan {
     this.drawn.clear();
     for (const chair of chairs) {
       const [row, column] = placeOf(chair);
-      const x = EDGE + (column - 1) * (this.width + GAP);
+      const x = EDGE + (column - 1) * (width + GAP);
       const y = FRONT + (row - 1) * ROW;
       const place = byChair.get(chair);
       if (place) {
-        this.drawn.set(place.sitting, new Drawn(this, this.svg, chair, { x, y }));
+        this.drawn.set(place.sitting, new DrawnPlace(this.board, this.svg, chair, { x, y }, width));
         this.update(place, now);
       } else {
-        draw('rect', { x, y, width: this.width, height: HEIGHT, class: 'empty' }, this.svg);
-        draw('text', { x: x + 5, y: y + 16, class: 'seat' }, this.svg).textContent = chair;
+        svg('rect', { x, y, width, height: HEIGHT, class: 'empty' }, this.svg);
+        svg('text', { x: x + 5, y: y + 16, class: 'seat' }, this.svg).textContent = chair;
       }
     }
     this.drawn.values().next().value?.group.setAttribute('tabindex', '0');
@@ -137,22 +106,22 @@ export class Plan {
   }
 
   hatch() {
-    const defs = draw('defs', {}, this.svg);
-    const pattern = draw(
+    const defs = svg('defs', {}, this.svg);
+    const pattern = svg(
       'pattern',
       { id: 'hatch', width: 7, height: 7, patternUnits: 'userSpaceOnUse', patternTransform: 'rotate(45)' },
       defs,
     );
-    draw('rect', { width: 7, height: 7, class: 'hatch-ground' }, pattern);
-    draw('rect', { width: 1.4, height: 7, class: 'hatch-line' }, pattern);
+    svg('rect', { width: 7, height: 7, class: 'hatch-ground' }, pattern);
+    svg('rect', { width: 1.4, height: 7, class: 'hatch-line' }, pattern);
   }
 
   /** @param {number} whole */
   front(whole) {
     const wide = whole * 0.46;
     const x = (whole - wide) / 2;
-    draw('path', { d: `M${x} 0v22h${wide}v-22`, class: 'front' }, this.svg);
-    const label = draw('text', { x: whole / 2, y: 15, class: 'front-label' }, this.svg);
+    svg('path', { d: `M${x} 0v22h${wide}v-22`, class: 'front' }, this.svg);
+    const label = svg('text', { x: whole / 2, y: 15, class: 'front-label' }, this.svg);
     label.textContent = this.board.words.say('plan.front');
   }
 
@@ -226,185 +195,4 @@ export class Plan {
 function sittingOf(event) {
   const element = /** @type {Element} */ (event.target);
   return Number(element.closest('[data-sitting]')?.getAttribute('data-sitting') ?? 0);
-}
-
-/** One place as it is drawn. */
-class Drawn {
-  /**
-   * @param {Plan} plan
-   * @param {Element} parent
-   * @param {string} chair
-   * @param {{ x: number, y: number }} at
-   */
-  constructor(plan, parent, chair, at) {
-    this.plan = plan;
-    this.chair = chair;
-    const wide = plan.width ?? NARROWEST;
-    this.inner = wide - TEXT - 8;
-    this.group = /** @type {SVGGElement} */ (
-      draw(
-        'g',
-        { class: 'place', tabindex: -1, role: 'button', 'aria-pressed': 'false', transform: `translate(${at.x} ${at.y})` },
-        parent,
-      )
-    );
-    this.title = draw('title', {}, this.group);
-    draw('rect', { width: wide, height: HEIGHT, class: 'leaf-of' }, this.group);
-    draw('line', { x1: MARGIN, x2: MARGIN, y1: 0, y2: HEIGHT, class: 'margin-of' }, this.group);
-    this.seat = this.text('seat', 3, 17);
-    this.name = this.text('name', TEXT, 20);
-    this.where = this.text('where', TEXT, 38);
-    this.time = this.text('time', TEXT, 60);
-    this.strip = draw('g', { transform: `translate(${TEXT} 69)` }, this.group);
-    this.answered = this.text('answered', TEXT, 94);
-    this.more = this.text('answered', TEXT, 109);
-    this.foot = draw('rect', { x: 0, y: HEIGHT - 40, width: wide, height: 40, class: 'foot-of' }, this.group);
-    this.footText = this.text('foot-text', TEXT, HEIGHT - 24);
-    this.footMore = this.text('foot-text', TEXT, HEIGHT - 9);
-    this.frame = draw('rect', { width: wide, height: HEIGHT, class: 'frame-of' }, this.group);
-    this.stripDrawn = '';
-  }
-
-  /**
-   * @param {string} kind
-   * @param {number} x
-   * @param {number} y
-   */
-  text(kind, x, y) {
-    return draw('text', { x, y, class: kind, 'aria-hidden': 'true' }, this.group);
-  }
-
-  /** @param {boolean} on */
-  choose(on) {
-    this.group.setAttribute('aria-pressed', String(on));
-    this.group.classList.toggle('chosen', on);
-  }
-
-  /**
-   * @param {Place} place
-   * @param {number} now
-   */
-  update(place, now) {
-    const { words, routes } = this.plan.board;
-    const [need] = needs(place);
-    this.group.dataset.sitting = String(place.sitting);
-    const kinds = ['place'];
-    if (need) {
-      kinds.push(need.kind === 'paused' || need.kind === 'held' ? 'told' : 'need');
-    }
-    if (place.lost) {
-      kinds.push('gone');
-    }
-    if (!['in-progress', 'unreadable'].includes(place.progress)) {
-      kinds.push(place.progress === 'before' ? 'absent' : 'done');
-    }
-    if (this.plan.board.chosen.has(place.sitting)) {
-      kinds.push('chosen');
-    }
-    this.group.setAttribute('class', kinds.join(' '));
-    put(this.seat, place.chair);
-    put(this.name, fit(place.name, this.inner, BOLD));
-    const questions = routes[place.route].questions;
-    put(this.answered, need ? '' : fit(words.say('answered', place.board.answered, questions), this.inner, 5.6));
-    put(this.more, need ? '' : fit(this.remark(place), this.inner, 5.6));
-    this.need = need;
-    this.tick(place, now);
-    put(this.title, describe(place, routes[place.route], words, now));
-  }
-
-  /** @param {Place} place */
-  remark(place) {
-    const { words } = this.plan.board;
-    if (place.waiting) {
-      return words.say('waiting', place.waiting);
-    }
-    if (place.board.unread) {
-      return words.say('unread', place.board.unread);
-    }
-    return place.board.away ? words.say('away', place.board.away) : '';
-  }
-
-  /**
-   * @param {Place} place
-   * @param {number} now
-   */
-  tick(place, now) {
-    const { words, routes } = this.plan.board;
-    put(this.where, fit(sayWhere(place, routes[place.route], words, now), this.inner, PLAIN));
-    const remains = left(place, now);
-    put(this.time, remains === undefined ? '—' : span(remains));
-    if (this.need) {
-      const since = this.need.since ? ` · ${span(Math.max(0, now - this.need.since))}` : '';
-      const what = words.say(`need.${this.need.kind}`, this.need.count ?? 0);
-      const oneLine = (what + since).length * BOLD <= this.inner;
-      put(this.footText, oneLine ? '' : fit(what, this.inner, BOLD));
-      put(this.footMore, oneLine ? what + since : since.replace(' · ', ''));
-      this.foot.setAttribute('y', String(oneLine ? HEIGHT - 24 : HEIGHT - 40));
-      this.foot.setAttribute('height', String(oneLine ? 24 : 40));
-    } else {
-      put(this.footText, '');
-      put(this.footMore, '');
-    }
-    this.drawStrip(place, routes[place.route], now);
-  }
-
-  /**
-   * @param {Place} place
-   * @param {Route} route
-   * @param {number} now
-   */
-  drawStrip(place, route, now) {
-    const parts = strip(place, route, now);
-    const whole = parts.reduce((sum, part) => sum + part.weight, 0) || 1;
-    const drawn = JSON.stringify(parts.map((part) => Math.round(part.done * 50)));
-    if (drawn === this.stripDrawn) {
-      return;
-    }
-    this.stripDrawn = drawn;
-    this.strip.replaceChildren();
-    let x = 0;
-    for (const part of parts) {
-      const wide = (part.weight / whole) * this.inner;
-      draw('rect', { x, width: Math.max(1, wide - 1), height: 9, class: part.rest ? 'strip-rest' : 'strip-part' }, this.strip);
-      if (part.done && !part.rest) {
-        draw('rect', { x, width: Math.max(1, (wide - 1) * part.done), height: 9, class: 'strip-done' }, this.strip);
-      }
-      x += wide;
-    }
-  }
-}
-
-/**
- * Says where a candidate is.
- *
- * @param {Place} place
- * @param {Route} route
- * @param {import('../words.js').Words} words
- * @param {number} now
- */
-export function sayWhere(place, route, words, now) {
-  const { key, title, at } = where(place, route, now);
-  return words.say(`where.${key}`, title ?? (at ? words.minute(at) : ''));
-}
-
-/**
- * Says all that a place shows in one sentence, for those who hear it.
- *
- * @param {Place} place
- * @param {Route} route
- * @param {import('../words.js').Words} words
- * @param {number} now
- */
-export function describe(place, route, words, now) {
-  const remains = left(place, now);
-  const said = needs(place).map((need) => words.say(`need.${need.kind}`, need.count ?? 0));
-  return [
-    [place.chair, place.name].filter(Boolean).join(' '),
-    ...said,
-    sayWhere(place, route, words, now),
-    remains === undefined ? '' : words.say('left', span(remains)),
-    words.say('answered', place.board.answered, route.questions),
-  ]
-    .filter(Boolean)
-    .join(', ');
 }

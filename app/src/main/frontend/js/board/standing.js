@@ -4,7 +4,7 @@
 /** @import { Place, Route, Said } from '../../types/board.d.ts' */
 
 /** Needs by how much they cannot wait; of two that began together, the first is done first. */
-const ORDER = ['call', 'report', 'leave', 'station', 'lost', 'unreadable', 'away', 'held', 'paused'];
+const ORDER = ['call', 'report', 'leave', 'station', 'locked', 'lost', 'unreadable', 'away', 'held', 'paused'];
 
 /**
  * Returns the time left on the clock that bites first, in milliseconds; nothing where none has begun.
@@ -14,15 +14,12 @@ const ORDER = ['call', 'report', 'leave', 'station', 'lost', 'unreadable', 'away
  * @returns {number | undefined}
  */
 export function left(place, now) {
-  const { deadline, left: standing, rest, restRuns, pausedSince } = place.board;
   if (place.progress !== 'in-progress') {
     return undefined;
   }
-  if (deadline !== undefined) {
-    return Math.max(0, deadline - now);
-  }
-  const goesOnSince = rest && !restRuns && pausedSince === undefined && rest <= now ? now - rest : 0;
-  return standing === undefined ? undefined : Math.max(0, standing - goesOnSince);
+  const { deadline, left: standing, rest, deadlineAfterRest } = place.board;
+  const ends = rest && rest <= now ? deadlineAfterRest : deadline;
+  return ends === undefined ? standing : Math.max(0, ends - now);
 }
 
 /**
@@ -48,15 +45,16 @@ export function needs(place) {
   if (place.progress === 'unreadable') {
     said.push({ kind: 'unreadable', since: 0 });
   }
+  if (place.locked) {
+    said.push({ kind: 'locked', since: 0 });
+  }
   if (place.progress === 'in-progress') {
     if (board.call) {
       said.push({ kind: 'call', since: board.call.since, why: [board.call.reason], note: board.call.note });
     }
-    if (board.door?.kind === 'door' && (board.door.note === 'leave' || board.door.why.includes('code'))) {
-      said.push({ kind: 'leave', since: board.door.since, why: board.door.why });
-    }
-    if (board.door?.kind === 'report' || board.door?.kind === 'station') {
-      said.push({ kind: board.door.kind, since: board.door.since, why: board.door.why, note: board.door.note });
+    if (board.door?.needsSomebody) {
+      const { kind, since, why, note } = board.door;
+      said.push({ kind: kind === 'door' ? 'leave' : kind, since, why, note });
     }
     if (place.lost) {
       said.push({ kind: 'lost', since: place.lost });

@@ -1,5 +1,5 @@
 // Shapes of the sketch as SVG. The rulebook counts in tenths of what is drawn.
-const SVG = 'http://www.w3.org/2000/svg';
+import { svg } from '../svg.js';
 
 /** How large a page is, as the rulebook counts. */
 export const WIDTH = 8_000;
@@ -21,12 +21,6 @@ export const MODES = [
 
 export function clamp(number, most) {
   return Math.max(0, Math.min(most, Math.round(number)));
-}
-
-export function svg(name, attributes) {
-  const made = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([key, value]) => made.setAttribute(key, String(value)));
-  return made;
 }
 
 export function path(points) {

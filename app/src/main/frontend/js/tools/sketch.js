@@ -2,7 +2,8 @@
 import { arrow } from '../arrows.js';
 import { drag } from '../drag.js';
 import { icon, make } from './panels.js';
-import { clamp, element, frame, grid, HEIGHT, MODES, svg, WIDTH } from './shapes.js';
+import { svg } from '../svg.js';
+import { clamp, element, frame, grid, HEIGHT, MODES, WIDTH } from './shapes.js';
 import { Strokes } from './sketch-strokes.js';
 
 const PAGES = 20;
@@ -158,6 +159,7 @@ export class SketchTool {
 
   drawFrame() {
     const shape = this.shapes.find(({ number }) => number === this.chosen);
+    /** @type {SVGElement[]} */
     const parts = shape ? frame(shape, JSON.parse(this.bench.module.frame(shape))) : [];
     if (this.byKeys) {
       const [x, y] = this.pen.map((number) => number / 10);

@@ -12,7 +12,6 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Watch;
-import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
@@ -303,19 +302,8 @@ class DemoCrowd {
                 return open.isEmpty();
             }
             Item item = blank.get();
-            make(new Act.QuestionOpened(item.id()), now);
-            make(new Act.EndSeen(item.id()), now);
-            for (Interaction interaction : item.interactions()) {
-                make(
-                        interaction.isAsked()
-                                ? new Act.Answered(
-                                        item.id(),
-                                        interaction.response(),
-                                        interaction.blank().with(interaction.example()))
-                                : new Act.Played(item.id(), interaction.response()),
-                        now);
-            }
-            make(new Act.AnswerEntered(item.id()), now);
+            DemoAnswers.looking(item).forEach(act -> make(act, now));
+            DemoAnswers.answering(item).forEach(act -> make(act, now));
             return true;
         }
 

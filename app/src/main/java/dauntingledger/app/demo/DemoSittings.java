@@ -8,7 +8,6 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -157,19 +156,9 @@ class DemoSittings {
 
         /** Looks at a question and answers all that is asked in it. */
         void answer(Item item) {
-            act(new Act.QuestionOpened(item.id()));
-            act(new Act.EndSeen(item.id()));
+            DemoAnswers.looking(item).forEach(this::act);
             at = at.plusSeconds(12 + 17L * (steps++ % 4));
-            for (Interaction interaction : item.interactions()) {
-                act(
-                        !interaction.isAsked()
-                                ? new Act.Played(item.id(), interaction.response())
-                                : new Act.Answered(
-                                        item.id(),
-                                        interaction.response(),
-                                        interaction.blank().with(interaction.example())));
-            }
-            act(new Act.AnswerEntered(item.id()));
+            DemoAnswers.answering(item).forEach(this::act);
             at = at.plusSeconds(3);
         }
 

@@ -1,6 +1,7 @@
 package dauntingledger.app.exams;
 
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Revision;
 import dauntingledger.app.ledger.RoomId;
@@ -26,12 +27,14 @@ class ChairBook implements Chairs {
     private final OpenExams open;
     private final Rooms rooms;
     private final Papers papers;
+    private final Appointments appointments;
 
-    ChairBook(Exams exams, OpenExams open, Rooms rooms, Papers papers) {
+    ChairBook(Exams exams, OpenExams open, Rooms rooms, Papers papers, Appointments appointments) {
         this.exams = exams;
         this.open = open;
         this.rooms = rooms;
         this.papers = papers;
+        this.appointments = appointments;
     }
 
     @Override
@@ -131,6 +134,28 @@ class ChairBook implements Chairs {
                     .forEach(other -> changed.add(moved(other, exam, place(sitting))));
         }
         open.change(exam, Revision.changing(changed), record -> {});
+    }
+
+    @Override
+    public void change(Appointment sitting, String chair) {
+        Chair wanted = Chair.of(chair)
+                .filter(one -> sitting.room()
+                        .flatMap(rooms::find)
+                        .filter(room -> room.plan().has(one))
+                        .isPresent())
+                .orElseThrow(() -> new ExamChangeException("no-such-chair"));
+        appointments.seatAt(sitting.sitting(), wanted.label(), () -> holdIfFree(sitting, wanted));
+    }
+
+    private void holdIfFree(Appointment sitting, Chair wanted) {
+        ExamId exam = sitting.exam().orElseThrow().exam();
+        open.hold(exam);
+        boolean taken = appointments.of(exam).stream()
+                .filter(other -> other.room().equals(sitting.room()))
+                .anyMatch(other -> other.chair().equals(wanted.label()));
+        if (taken) {
+            throw new ExamChangeException("taken");
+        }
     }
 
     private boolean isThere(Exam exam, Place place) {

@@ -26,6 +26,14 @@ public interface Chairs {
      */
     void move(Appointment sitting, Optional<Place> place);
 
+    /**
+     * Gives somebody who may have come in another chair of the same room, in whatever state the exam is.
+     *
+     * @param chair its label
+     * @throws ExamChangeException if there is no such chair, or it is somebody's
+     */
+    void change(Appointment sitting, String chair);
+
     /** A chair in a room. */
     record Place(RoomId room, Chair chair) {}
 }

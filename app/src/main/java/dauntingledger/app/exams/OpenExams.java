@@ -59,12 +59,17 @@ class OpenExams {
      * @throws ExamChangeException if it is in another state by now
      */
     ExamRecord hold(Exam exam) {
-        Object state = entities.createNativeQuery("select state from exam where id = ?1 for update", String.class)
-                .setParameter(1, exam.id().value())
-                .getSingleResult();
-        if (ExamState.valueOf(String.valueOf(state)) != exam.state()) {
+        if (hold(exam.id()) != exam.state()) {
             throw new ExamChangeException("another-state");
         }
         return entities.find(ExamRecord.class, exam.id().value());
+    }
+
+    /** Holds an exam in whatever state it is, and returns that. */
+    ExamState hold(ExamId exam) {
+        Object state = entities.createNativeQuery("select state from exam where id = ?1 for update", String.class)
+                .setParameter(1, exam.value())
+                .getSingleResult();
+        return ExamState.valueOf(String.valueOf(state));
     }
 }

@@ -12,6 +12,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.context.i18n.LocaleContextHolder;
@@ -33,9 +34,10 @@ import tools.jackson.databind.json.JsonMapper;
 class BoardController {
 
     private static final int LOG_LINES = 60;
+    private static final List<Locale> LANGUAGES = List.of(Locale.ENGLISH, Locale.GERMAN);
+    private static final List<String> READY = List.of("quiet", "coming", "ten", "stay", "go-on");
 
     private final Places places;
-    private final BoardPlaces seated;
     private final Boards boards;
     private final Standings standings;
     private final RoomLog log;
@@ -49,7 +51,6 @@ class BoardController {
 
     BoardController(
             Places places,
-            BoardPlaces seated,
             Boards boards,
             Standings standings,
             RoomLog log,
@@ -61,7 +62,6 @@ class BoardController {
             JsonMapper json,
             Clock clock) {
         this.places = places;
-        this.seated = seated;
         this.boards = boards;
         this.standings = standings;
         this.log = log;
@@ -75,20 +75,32 @@ class BoardController {
     }
 
     @GetMapping("/invigilation/boards/{exam}/{room}")
-    String page(@PathVariable long exam, @PathVariable long room, Principal principal, Model model) {
-        Place place = places.find(exam, room, principal);
-        List<Standings.Placed> placed = standings.of(place.key().exam(), place.roomId());
-        boolean acts = places.member(principal).role() == Role.INVIGILATOR;
-        model.addAttribute("place", place);
+    String page(Place place, Principal principal, Model model) {
+        boolean acts = acts(principal);
+        log(place, model);
         model.addAttribute("acts", acts);
-        model.addAttribute("code", acts ? place.exam().code(place.roomId()) : "");
-        model.addAttribute("log", log.of(place, names(placed), LOG_LINES));
-        model.addAttribute("data", data(place, placed, acts));
+        model.addAttribute(
+                "languages",
+                LANGUAGES.stream()
+                        .map(language -> new Ready(
+                                language,
+                                READY.stream()
+                                        .map(key -> words.say(language, "board.ready." + key))
+                                        .toList()))
+                        .toList());
+        model.addAttribute("data", data(place, acts));
         return "invigilation/board";
     }
 
+    private boolean acts(Principal principal) {
+        return places.member(principal).role() == Role.INVIGILATOR;
+    }
+
+    /** Words that are ready to be sent, in the language of those who are to read them and not of who sends them. */
+    record Ready(Locale language, List<String> words) {}
+
     /** What stays the same while the page is open. */
-    private String data(Place place, List<Standings.Placed> placed, boolean acts) {
+    private String data(Place place, boolean acts) {
         Map<String, Object> data = new LinkedHashMap<>();
         data.put("address", place.address());
         data.put("now", clock.millis());
@@ -98,7 +110,6 @@ class BoardController {
         data.put("code", acts ? place.exam().code(place.roomId()) : "");
         data.put("reentry", place.exam().reentry());
         data.put("words", words.beginningWith("board."));
-        data.put("routes", seated.roll(placed).routes());
         place.room().ifPresent(room -> data.put("plan", plan(room.plan())));
         return json.writeValueAsString(data).replace("<", "\\u003c");
     }
@@ -120,44 +131,33 @@ class BoardController {
     }
 
     @GetMapping(path = "/invigilation/boards/{exam}/{room}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable long exam, @PathVariable long room, Principal principal) {
-        Place place = places.find(exam, room, principal);
+    SseEmitter events(Place place, Principal principal) {
         return boards.open(place, () -> places.looksAfter(principal.getName(), place));
     }
 
     @GetMapping("/invigilation/boards/{exam}/{room}/log")
-    String log(@PathVariable long exam, @PathVariable long room, Principal principal, Model model) {
-        Place place = places.find(exam, room, principal);
+    String log(Place place, Model model) {
+        Map<SittingId, String> names = names(standings.of(place.exam().id(), place.roomId()));
         model.addAttribute("place", place);
-        model.addAttribute("log", log.of(place, names(standings.of(place.key().exam(), place.roomId())), LOG_LINES));
+        model.addAttribute("log", log.of(place, names, LOG_LINES));
         return "invigilation/board :: log";
     }
 
     /** What has become of one sitting; never what was answered. */
     @Audited("place-opened")
     @GetMapping("/invigilation/boards/{exam}/{room}/places/{sitting}")
-    String story(
-            @PathVariable long exam,
-            @PathVariable long room,
-            @PathVariable long sitting,
-            Principal principal,
-            Model model) {
-        Place place = places.find(exam, room, principal);
+    String story(Place place, @PathVariable long sitting, Principal principal, Model model) {
         model.addAttribute("story", stories.of(places.sitting(place, sitting), clock.instant()));
-        model.addAttribute("acts", places.member(principal).role() == Role.INVIGILATOR);
+        model.addAttribute("acts", acts(principal));
         return "invigilation/story :: story";
     }
 
     /** What was attached to an incident. */
     @Audited("incident-papers-opened")
     @GetMapping("/invigilation/boards/{exam}/{room}/incidents/{incident}")
-    ResponseEntity<byte[]> attachment(
-            @PathVariable long exam, @PathVariable long room, @PathVariable long incident, Principal principal) {
-        Place place = places.find(exam, room, principal);
-        return incidents.of(place).stream()
-                .filter(one -> one.id() == incident)
-                .flatMap(one -> one.attachment().stream())
-                .findFirst()
+    ResponseEntity<byte[]> attachment(Place place, @PathVariable long incident) {
+        return incidents
+                .attachment(place, incident)
                 .map(file -> ResponseEntity.ok()
                         .contentType(MediaType.parseMediaType(file.type()))
                         .header(
@@ -174,11 +174,10 @@ class BoardController {
     /** The room's day on paper: attendance, late arrivals, breaks, outages, grants with reasons, incidents. */
     @Audited("room-report-printed")
     @GetMapping("/invigilation/boards/{exam}/{room}/report.pdf")
-    ResponseEntity<byte[]> report(@PathVariable long exam, @PathVariable long room, Principal principal) {
-        Place place = places.find(exam, room, principal);
+    ResponseEntity<byte[]> report(Place place, Principal principal) {
         byte[] pdf = report.of(
                 place,
-                standings.of(place.key().exam(), place.roomId()).stream()
+                standings.of(place.exam().id(), place.roomId()).stream()
                         .map(Standings.Placed::appointment)
                         .toList(),
                 places.member(principal).name(),

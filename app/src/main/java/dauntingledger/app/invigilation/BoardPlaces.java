@@ -105,8 +105,19 @@ class BoardPlaces {
                 .orElseGet(() -> block.items().count());
     }
 
+    /**
+     * What is not stored of a sitting, but follows from when its seat was heard and who tried to sign in.
+     *
+     * @param lostSince since when nothing is heard of its seat, in milliseconds; 0 if it is
+     * @param waiting how many entries wait in its browser
+     * @param locked whether its candidate has to wait before signing in
+     */
+    record Live(long lostSince, int waiting, boolean locked) {
+        static final Live HERE = new Live(0, 0, false);
+    }
+
     /** Returns one sitting for the script; what is told of its standing is JSON already. */
-    static Map<String, Object> plain(Seated seated, Standing standing, long lostSince, int waiting) {
+    static Map<String, Object> plain(Seated seated, Standing standing, Live live) {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("sitting", seated.placed().appointment().sitting().value());
         plain.put("chair", seated.placed().appointment().chair());
@@ -115,8 +126,9 @@ class BoardPlaces {
         plain.put("route", seated.route());
         plain.put("progress", standing.readable() ? PlainNames.name(standing.progress()) : "unreadable");
         plain.put("held", standing.held());
-        plain.put("lost", lostSince);
-        plain.put("waiting", waiting);
+        plain.put("lost", live.lostSince());
+        plain.put("waiting", live.waiting());
+        plain.put("locked", live.locked());
         plain.put("board", standing.board());
         return plain;
     }

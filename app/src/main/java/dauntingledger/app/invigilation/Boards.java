@@ -1,18 +1,16 @@
 package dauntingledger.app.invigilation;
 
-import dauntingledger.app.ledger.ExamId;
-import dauntingledger.app.ledger.Recorded;
-import dauntingledger.app.ledger.RoomId;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Noted;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Standing;
 import dauntingledger.app.ledger.StandingChanged;
 import dauntingledger.app.ledger.Standings;
+import dauntingledger.app.signin.Locks;
 import dauntingledger.rulebook.sitting.Progress;
 import java.io.IOException;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,10 +33,10 @@ import tools.jackson.databind.json.JsonMapper;
 class Boards {
 
     /*
-     * What stands in the rows of the sittings is read once, when the first window opens a board. From then on the ledger
-     * tells of each change (StandingChanged, under the lock of the sitting), which is only noted here; a few times a
-     * second all that was noted is sent at once. Who is connected is not stored: it follows from when each seat was heard
-     * last, and is looked at once a second.
+     * What stands in the rows of the sittings is read when the first window opens a board. From then on the ledger tells of
+     * each change (StandingChanged, under the lock of the sitting), which is only noted here; a few times a second all that
+     * was noted is sent at once. What is not stored, who is connected and who has to wait before signing in, is looked at
+     * once a second. Who belongs to the place, and where each sits, is looked at with each signal of the time.
      */
 
     private static final long NO_TIMEOUT = 0L;
@@ -46,34 +44,49 @@ class Boards {
 
     private final Standings standings;
     private final BoardPlaces places;
-    private final BoardSettings settings;
+    private final Locks locks;
     private final JsonMapper json;
     private final Clock clock;
     private final ConcurrentMap<Place.Key, Board> boards = new ConcurrentHashMap<>();
-    private final ConcurrentMap<SittingId, Board> bySitting = new ConcurrentHashMap<>();
+    private final ConcurrentMap<SittingId, Shown> bySitting = new ConcurrentHashMap<>();
 
-    Boards(Standings standings, BoardPlaces places, BoardSettings settings, JsonMapper json, Clock clock) {
+    Boards(Standings standings, BoardPlaces places, Locks locks, JsonMapper json, Clock clock) {
         this.standings = standings;
         this.places = places;
-        this.settings = settings;
+        this.locks = locks;
         this.json = json;
         this.clock = clock;
     }
 
-    /** A sitting as a window shows it. */
+    /** A sitting as the windows of a board show it. */
     private static final class Shown {
+        private final Board board;
         private final BoardPlaces.Seated seated;
-        private volatile Standing standing;
-        private volatile long lostSince;
-        private volatile int waiting;
+        private volatile Optional<Standing> told = Optional.empty();
+        private volatile Standing read;
+        private volatile BoardPlaces.Live live = BoardPlaces.Live.HERE;
 
-        Shown(BoardPlaces.Seated seated, Standing standing) {
+        Shown(Board board, BoardPlaces.Seated seated) {
+            this.board = board;
             this.seated = seated;
-            this.standing = standing;
+            this.read = seated.placed().standing();
+        }
+
+        SittingId sitting() {
+            return appointment().sitting();
+        }
+
+        Appointment appointment() {
+            return seated.placed().appointment();
+        }
+
+        /** What the ledger has told is newer than what was read. */
+        Standing standing() {
+            return told.orElse(read);
         }
 
         Map<String, Object> plain() {
-            return BoardPlaces.plain(seated, standing, lostSince, waiting);
+            return BoardPlaces.plain(seated, standing(), live);
         }
     }
 
@@ -82,13 +95,18 @@ class Boards {
 
     private static final class Board {
         private final Instant openedAt;
+        private final List<Appointment> roster;
+        private final List<Map<String, Object>> routes;
         private final Map<SittingId, Shown> shown = new LinkedHashMap<>();
-        private final Set<SittingId> changed = ConcurrentHashMap.newKeySet();
+        private final Set<Shown> changed = ConcurrentHashMap.newKeySet();
         private final AtomicBoolean logged = new AtomicBoolean();
         private final List<Window> windows = new CopyOnWriteArrayList<>();
 
-        Board(Instant openedAt) {
+        Board(Instant openedAt, List<Appointment> roster, BoardPlaces.Roll roll) {
             this.openedAt = openedAt;
+            this.roster = roster;
+            this.routes = roll.routes();
+            roll.seated().stream().map(seated -> new Shown(this, seated)).forEach(one -> shown.put(one.sitting(), one));
         }
     }
 
@@ -99,93 +117,105 @@ class Boards {
      */
     SseEmitter open(Place place, BooleanSupplier allowed) {
         Window window = new Window(new SseEmitter(NO_TIMEOUT), allowed);
+        Runnable forget = () -> forget(place.key(), window);
+        window.stream().onCompletion(forget);
+        window.stream().onError(error -> forget.run());
         Board board = boards.compute(place.key(), (key, open) -> {
-            Board kept = open == null ? read(key) : open;
+            Board kept = open == null ? read(key, clock.instant()) : open;
             kept.windows.add(window);
+            send(kept, window, "time", time());
+            send(kept, window, "room", all(kept));
             return kept;
         });
         if (board.windows.size() > MOST_WINDOWS) {
             board.windows.getFirst().stream().complete();
         }
-        Runnable forget = () -> forget(place.key(), window);
-        window.stream().onCompletion(forget);
-        window.stream().onError(error -> forget.run());
-        look(board, clock.instant());
-        send(board, window, "time", time());
-        send(board, window, "places", all(board));
         return window.stream();
     }
 
     private String all(Board board) {
-        return json.writeValueAsString(
-                board.shown.values().stream().map(Shown::plain).toList());
+        List<Map<String, Object>> all =
+                board.shown.values().stream().map(Shown::plain).toList();
+        return json.writeValueAsString(Map.of("routes", board.routes, "places", all));
     }
 
-    private Board read(Place.Key key) {
-        Board board = new Board(clock.instant());
+    /**
+     * Reads a board, and lets the ledger tell it of changes. One between the reading and that would be told to nobody, so
+     * the rows are read once more.
+     */
+    private Board read(Place.Key key, Instant openedAt) {
         List<Standings.Placed> placed = standings.of(key.exam(), key.room());
-        BoardPlaces.Roll roll = places.roll(placed);
-        for (BoardPlaces.Seated seated : roll.seated()) {
-            SittingId sitting = seated.placed().appointment().sitting();
-            board.shown.put(sitting, new Shown(seated, seated.placed().standing()));
-            bySitting.put(sitting, board);
+        Board board = new Board(openedAt, roster(placed), places.roll(placed));
+        bySitting.putAll(board.shown);
+        for (Standings.Placed again : standings.of(key.exam(), key.room())) {
+            Shown shown = board.shown.get(again.appointment().sitting());
+            if (shown != null) {
+                shown.read = again.standing();
+            }
         }
+        look(board, clock.instant(), locks.locked(clock.instant()));
         return board;
     }
 
-    /** Reads a place anew, whose sittings sit elsewhere now, and shows all of it in the windows that are open. */
-    void seatedAnew(ExamId exam, Optional<RoomId> room) {
-        boards.computeIfPresent(new Place.Key(exam, room), (key, open) -> {
-            Board anew = read(key);
+    private static List<Appointment> roster(List<Standings.Placed> placed) {
+        return placed.stream().map(Standings.Placed::appointment).toList();
+    }
+
+    /** Reads a place anew, who sits there or where has changed, and shows all of it in the windows that are open. */
+    void seatedAnew(Place.Key place) {
+        boards.computeIfPresent(place, (key, open) -> {
+            Board anew = read(key, open.openedAt);
             anew.windows.addAll(open.windows);
-            look(anew, clock.instant());
+            open.shown.forEach(bySitting::remove);
             String all = all(anew);
-            anew.windows.forEach(window -> send(anew, window, "places", all));
+            anew.windows.forEach(window -> send(anew, window, "room", all));
             return anew;
         });
     }
 
     @EventListener
     void changed(StandingChanged change) {
-        SittingId sitting = change.standing().sitting();
-        Board board = bySitting.get(sitting);
-        Shown shown = board == null ? null : board.shown.get(sitting);
-        if (board != null && shown != null) {
-            shown.standing = change.standing();
-            board.changed.add(sitting);
-            board.logged.set(true);
+        Shown shown = bySitting.get(change.standing().sitting());
+        if (shown != null) {
+            shown.told = Optional.of(change.standing());
+            shown.board.changed.add(shown);
         }
     }
 
     @EventListener
-    void recorded(Recorded recorded) {
-        Board board = bySitting.get(recorded.sitting());
-        if (board != null) {
-            board.logged.set(true);
+    void noted(Noted noted) {
+        Shown shown = bySitting.get(noted.sitting());
+        if (shown != null) {
+            shown.board.logged.set(true);
         }
     }
 
     /** Tells windows that the log of their place has something new. */
-    void noted(Place.Key place) {
+    void logged(Place.Key place) {
         Board board = boards.get(place);
         if (board != null) {
             board.logged.set(true);
         }
     }
 
-    /** Sends what has changed since the last turn. */
+    /** Sends what has changed since the last turn; never between a window's opening and its first look. */
     @Scheduled(fixedDelayString = "${exam.board.gather:200ms}")
     void flush() {
-        for (Board board : boards.values()) {
-            List<Map<String, Object>> changed = new ArrayList<>();
-            for (SittingId sitting : List.copyOf(board.changed)) {
-                board.changed.remove(sitting);
-                Optional.ofNullable(board.shown.get(sitting)).map(Shown::plain).ifPresent(changed::add);
-            }
-            if (!changed.isEmpty()) {
-                String places = json.writeValueAsString(changed);
-                board.windows.forEach(window -> send(board, window, "places", places));
-            }
+        boards.keySet()
+                .forEach(place -> boards.computeIfPresent(place, (key, board) -> {
+                    flush(board);
+                    return board;
+                }));
+    }
+
+    private void flush(Board board) {
+        List<Map<String, Object>> changed = List.copyOf(board.changed).stream()
+                .filter(board.changed::remove)
+                .map(Shown::plain)
+                .toList();
+        if (!changed.isEmpty()) {
+            String places = json.writeValueAsString(changed);
+            board.windows.forEach(window -> send(board, window, "places", places));
         }
     }
 
@@ -193,42 +223,47 @@ class Boards {
     @Scheduled(fixedDelayString = "${exam.board.look:1s}")
     void look() {
         Instant now = clock.instant();
+        Set<String> locked = locks.locked(now);
         for (Board board : boards.values()) {
-            look(board, now);
+            look(board, now, locked);
             if (board.logged.getAndSet(false)) {
                 board.windows.forEach(window -> send(board, window, "log", "{}"));
             }
         }
     }
 
-    private void look(Board board, Instant now) {
-        board.shown.forEach((sitting, shown) -> {
-            long lost = shown.standing.progress() == Progress.IN_PROGRESS ? lostSince(board, sitting, now) : 0;
-            int waiting = standings.waiting(sitting);
-            if (lost != shown.lostSince || waiting != shown.waiting) {
-                shown.lostSince = lost;
-                shown.waiting = waiting;
-                board.changed.add(sitting);
+    private void look(Board board, Instant now, Set<String> locked) {
+        for (Shown shown : board.shown.values()) {
+            BoardPlaces.Live live = live(board, shown, now, locked);
+            if (!live.equals(shown.live)) {
+                shown.live = live;
+                board.changed.add(shown);
             }
-        });
+        }
     }
 
     /** Of a seat that was not heard since the server started it is not known; it is given the time that any seat has. */
-    private long lostSince(Board board, SittingId sitting, Instant now) {
-        Instant heard = standings.heard(sitting).orElse(board.openedAt);
-        return isLonger(Duration.between(heard, now)) ? heard.toEpochMilli() : 0;
+    private BoardPlaces.Live live(Board board, Shown shown, Instant now, Set<String> locked) {
+        long lost = shown.standing().progress() == Progress.IN_PROGRESS
+                ? standings
+                        .silentSince(shown.sitting(), now, board.openedAt)
+                        .map(Instant::toEpochMilli)
+                        .orElse(0L)
+                : 0;
+        return new BoardPlaces.Live(
+                lost,
+                standings.waiting(shown.sitting()),
+                locked.contains(shown.appointment().candidate()));
     }
 
-    private boolean isLonger(Duration silence) {
-        return silence.compareTo(settings.lostAfter()) > 0;
-    }
-
-    /** Returns whether a seat has been silent for longer than a connected one is. */
-    boolean isLost(SittingId sitting) {
-        return standings
-                .heard(sitting)
-                .map(heard -> isLonger(Duration.between(heard, clock.instant())))
-                .orElse(true);
+    /** Looks who belongs to each place by now: the office goes on entering people while an exam runs. */
+    @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
+    void readRosters() {
+        boards.forEach((key, board) -> {
+            if (!roster(standings.of(key.exam(), key.room())).equals(board.roster)) {
+                seatedAnew(key);
+            }
+        });
     }
 
     @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
@@ -269,7 +304,7 @@ class Boards {
             if (!board.windows.isEmpty()) {
                 return board;
             }
-            board.shown.keySet().forEach(sitting -> bySitting.remove(sitting, board));
+            board.shown.forEach(bySitting::remove);
             return null;
         });
     }

@@ -36,7 +36,7 @@ class CallList {
             String reason,
             String note) {}
 
-    List<Call> among(List<Floor.Place> places) {
+    List<Call> among(List<Floor.Watched> places) {
         return places.stream()
                 .flatMap(place -> place.sitting().help().stream()
                         .filter(help -> help.answer().isEmpty())
@@ -45,7 +45,7 @@ class CallList {
                 .toList();
     }
 
-    private Call call(Floor.Place place, Help help) {
+    private Call call(Floor.Watched place, Help help) {
         Candidate candidate = floor.candidate(place.appointment());
         return new Call(
                 place.appointment().sitting().value(),

@@ -59,11 +59,11 @@ class DoorList {
         NOTHING
     }
 
-    List<Waiting> among(List<Floor.Place> places, Instant now) {
+    List<Waiting> among(List<Floor.Watched> places, Instant now) {
         return places.stream().flatMap(place -> waiting(place, now).stream()).toList();
     }
 
-    private Optional<Waiting> waiting(Floor.Place place, Instant now) {
+    private Optional<Waiting> waiting(Floor.Watched place, Instant now) {
         Sitting sitting = place.sitting();
         if (!(sitting.route().position() instanceof Position.At at)) {
             return Optional.empty();
@@ -87,7 +87,7 @@ class DoorList {
         };
     }
 
-    private Row row(Floor.Place place, Instant since) {
+    private Row row(Floor.Watched place, Instant since) {
         return new Row(place.appointment(), place.sitting(), floor.candidate(place.appointment()), wall.time(since));
     }
 

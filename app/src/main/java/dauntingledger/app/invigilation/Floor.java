@@ -14,7 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
-/** The sittings that an invigilator looks after, each looked at once. */
+/** The sittings that an invigilator looks after and that belong to no exam, each looked at once; exams have boards. */
 @Component
 class Floor {
 
@@ -31,7 +31,7 @@ class Floor {
     }
 
     /** A sitting as it stands. */
-    record Place(Appointment appointment, Ledgers.Opened opened) {
+    record Watched(Appointment appointment, Ledgers.Opened opened) {
         Sitting sitting() {
             return opened.sitting();
         }
@@ -41,19 +41,19 @@ class Floor {
     record Broken(SittingId sitting, Candidate candidate) {}
 
     /** All that can be read and all that cannot; the latter keep nobody from the former. */
-    record View(List<Place> places, List<Broken> broken) {}
+    record View(List<Watched> places, List<Broken> broken) {}
 
     /** Returns what {@code member} looks after. */
     View of(Staff.Member member, Instant now) {
-        List<Place> places = new ArrayList<>();
+        List<Watched> places = new ArrayList<>();
         List<Broken> broken = new ArrayList<>();
         for (Appointment appointment : appointments.current(now, MOST_SITTINGS)) {
-            if (!looksAfter(member, appointment)) {
+            if (appointment.exam().isPresent() || !looksAfter(member, appointment)) {
                 continue;
             }
             ledgers.openIfReadable(appointment, now)
                     .ifPresentOrElse(
-                            opened -> places.add(new Place(appointment, opened)),
+                            opened -> places.add(new Watched(appointment, opened)),
                             () -> broken.add(new Broken(appointment.sitting(), candidate(appointment))));
         }
         return new View(places, broken);

@@ -73,24 +73,9 @@ class IncidentRecord {
         return requireNonNull(id, "id");
     }
 
-    Optional<SittingId> sitting() {
-        return Optional.ofNullable(sitting).map(SittingId::new);
-    }
-
-    Instant happenedAt() {
-        return happenedAt;
-    }
-
-    String words() {
-        return words;
-    }
-
-    String person() {
-        return person;
-    }
-
-    String attachmentName() {
-        return attachmentName;
+    boolean isIn(Place place) {
+        return exam == place.exam().id().value()
+                && room == place.roomId().map(RoomId::value).orElse(0L);
     }
 
     Optional<Document> attachment() {

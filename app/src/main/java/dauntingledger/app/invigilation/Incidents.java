@@ -3,6 +3,7 @@ package dauntingledger.app.invigilation;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.RoomId;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.uploads.Document;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.sitting.Act;
@@ -12,6 +13,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -59,12 +61,39 @@ class Incidents {
         return plain.length() <= LONGEST_NAME ? plain : plain.substring(plain.length() - LONGEST_NAME);
     }
 
-    /** Returns what happened in a place, in the order in which it was noted. */
-    List<IncidentRecord> of(Place place) {
+    /**
+     * Something that happened.
+     *
+     * @param attachment the name of the file that is attached; empty if none is
+     */
+    record Incident(
+            long id, Optional<SittingId> sitting, Instant happenedAt, String words, String person, String attachment) {
+
+        /** Makes what a row says, whose columns may be empty. */
+        Incident(long id, @Nullable Long sitting, Instant happenedAt, String words, String person, String attachment) {
+            this(id, Optional.ofNullable(sitting).map(SittingId::new), happenedAt, words, person, attachment);
+        }
+    }
+
+    /** Returns what happened in a place, in the order in which it was noted; without the files, which are large. */
+    List<Incident> of(Place place) {
         return transactions.execute(status -> entities.createQuery(
-                        "from IncidentRecord where exam = :exam and room = :room order by id", IncidentRecord.class)
+                        "select id, sitting, happenedAt, words, person, attachmentName from IncidentRecord"
+                                + " where exam = :exam and room = :room order by id",
+                        Incident.class)
                 .setParameter("exam", place.exam().id().value())
-                .setParameter("room", place.roomId().map(RoomId::value).orElse(0L))
+                .setParameter("room", room(place))
                 .getResultList());
+    }
+
+    private static long room(Place place) {
+        return place.roomId().map(RoomId::value).orElse(0L);
+    }
+
+    /** Returns the file that is attached to an incident of a place. */
+    Optional<Document> attachment(Place place, long incident) {
+        return transactions.execute(status -> Optional.ofNullable(entities.find(IncidentRecord.class, incident))
+                .filter(kept -> kept.isIn(place))
+                .flatMap(IncidentRecord::attachment));
     }
 }

@@ -2,10 +2,11 @@ package dauntingledger.app.invigilation;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Standings;
 import dauntingledger.rulebook.sitting.Act;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -18,13 +19,13 @@ import org.springframework.stereotype.Component;
 @Component
 class Resumes {
 
-    private final Boards boards;
+    private final Standings standings;
     private final Ledgers ledgers;
     private final Clock clock;
     private final ConcurrentMap<Place.Key, Waiting> waiting = new ConcurrentHashMap<>();
 
-    Resumes(Boards boards, Ledgers ledgers, Clock clock) {
-        this.boards = boards;
+    Resumes(Standings standings, Ledgers ledgers, Clock clock) {
+        this.standings = standings;
         this.ledgers = ledgers;
         this.clock = clock;
     }
@@ -39,15 +40,21 @@ class Resumes {
         waiting.remove(place);
     }
 
+    /** Returns whether nothing is heard of a seat; also one that was not heard since the server started. */
+    boolean isAway(Appointment sitting) {
+        return standings
+                .silentSince(sitting.sitting(), clock.instant(), Instant.EPOCH)
+                .isPresent();
+    }
+
+    /** Resumes those who are all back. If one fails it is tried again with the next look; nobody resumes twice. */
     @Scheduled(fixedDelayString = "${exam.board.look:1s}")
     void look() {
-        for (Map.Entry<Place.Key, Waiting> one : waiting.entrySet()) {
-            List<Appointment> sittings = one.getValue().sittings();
-            boolean allBack = sittings.stream().noneMatch(sitting -> boards.isLost(sitting.sitting()));
-            if (allBack && waiting.remove(one.getKey(), one.getValue())) {
-                sittings.forEach(
-                        sitting -> ledgers.record(sitting, one.getValue().resumed(), clock.instant()));
+        waiting.forEach((place, one) -> {
+            if (one.sittings().stream().noneMatch(this::isAway)) {
+                one.sittings().forEach(sitting -> ledgers.record(sitting, one.resumed(), clock.instant()));
+                waiting.remove(place, one);
             }
-        }
+        });
     }
 }

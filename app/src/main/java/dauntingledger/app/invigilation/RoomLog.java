@@ -51,14 +51,14 @@ class RoomLog {
                         one.happenedAt(),
                         wall.minute(one.happenedAt()),
                         incident(one, one.sitting().map(whose::get)),
-                        one.attachment().isPresent() ? one.id() : 0));
+                        one.attachment().isEmpty() ? 0 : one.id()));
         return Stream.concat(noted, happened)
                 .sorted(Comparator.comparing(Line::at).reversed())
                 .limit(most)
                 .toList();
     }
 
-    private Line line(Standings.Noted noted, String who) {
+    private Line line(Standings.Logged noted, String who) {
         Entry entry = noted.entry();
         return new Line(entry.at(), wall.minute(entry.at()), text(entry, who), 0);
     }
@@ -98,7 +98,7 @@ class RoomLog {
     }
 
     /** Returns an incident in words, with whom it is about. */
-    String incident(IncidentRecord incident, Optional<String> about) {
+    String incident(Incidents.Incident incident, Optional<String> about) {
         return words.say(
                 about.isPresent() ? "board.log.incident-about" : "board.log.incident",
                 incident.person(),

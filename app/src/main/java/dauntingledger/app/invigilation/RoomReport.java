@@ -33,7 +33,6 @@ class RoomReport {
     private static final float MARGIN = 54;
     private static final float BOTTOM = 70;
     private static final float SIZE = 10;
-    private static final int MOST_LINES = 100_000;
 
     private final Ledgers ledgers;
     private final Candidates candidates;
@@ -159,7 +158,7 @@ class RoomReport {
             one.entries(which).forEach(entry -> lines.add(new Said(entry.at(), log.text(entry, who))));
         }
         lines.sort(Comparator.comparing(Said::at));
-        return lines.size() > MOST_LINES ? lines.subList(0, MOST_LINES) : lines;
+        return lines;
     }
 
     private void section(Pages pages, String title, List<Said> lines, WallClock wall) {
@@ -183,7 +182,7 @@ class RoomReport {
                                                                 .equals(sitting))
                                                         .map(Told::name)
                                                         .findFirst()))
-                                + (one.attachmentName().isEmpty() ? "" : " [" + one.attachmentName() + "]")))
+                                + (one.attachment().isEmpty() ? "" : " [" + one.attachment() + "]")))
                 .sorted(Comparator.comparing(Said::at))
                 .toList();
         section(pages, "report.incidents", lines, wall);

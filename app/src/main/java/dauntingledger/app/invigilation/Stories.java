@@ -2,6 +2,7 @@ package dauntingledger.app.invigilation;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.Standings;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.room.Portraits;
 import dauntingledger.app.room.TimeStrips;
@@ -112,7 +113,7 @@ class Stories {
                 legs(sitting, paper),
                 sitting.clocks().all().stream().map(this::running).toList(),
                 opened.entries().stream()
-                        .filter(entry -> Stories.isTold(entry.act()))
+                        .filter(entry -> Standings.isLogged(entry.act()) || entry.act() instanceof Act.SeatTaken)
                         .map(this::line)
                         .toList(),
                 sitting.messages().stream().map(this::told).toList(),
@@ -124,27 +125,6 @@ class Stories {
                         ledgers.timeline(appointment, now),
                         paper,
                         sitting.route().records()));
-    }
-
-    /** What others did, and of the candidate's what moves the sitting on; never an act on a question. */
-    private static boolean isTold(Act act) {
-        return switch (act) {
-            case Act.OnHelp call -> true;
-            case Act.HandedIn handedIn -> true;
-            case Act.NoticeDeclined declined -> true;
-            case Act.BreakBegun begun -> true;
-            case Act.BreakEnded ended -> true;
-            case Act.WrongReported reported -> true;
-            case Act.HeardAgain again -> true;
-            case Act.OnWatch watched -> true;
-            case Act.SeatTaken taken -> true;
-            case Act.TermsFixed fixed -> false;
-            default ->
-                switch (act.actor()) {
-                    case INVIGILATOR, OFFICE -> true;
-                    case CANDIDATE, CLOCK -> false;
-                };
-        };
     }
 
     private Line line(Entry entry) {

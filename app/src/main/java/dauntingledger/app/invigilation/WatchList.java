@@ -35,7 +35,7 @@ class WatchList {
     record Known(long sitting, String candidate, String number, String seat, String since, int entries) {}
 
     /** Returns who has lately gone on in another browser than before. */
-    List<Known> moved(List<Floor.Place> places, Instant now) {
+    List<Known> moved(List<Floor.Watched> places, Instant now) {
         return places.stream()
                 .flatMap(place -> place.opened().entries().stream()
                         .filter(entry -> entry.act() instanceof Act.SeatTaken taken
@@ -46,7 +46,7 @@ class WatchList {
     }
 
     /** Returns whose entries wait for a decision. */
-    List<Known> held(List<Floor.Place> places) {
+    List<Known> held(List<Floor.Watched> places) {
         return places.stream()
                 .filter(place -> place.opened().waiting() > 0)
                 .map(place -> known(place, "", place.opened().waiting()))
@@ -54,7 +54,7 @@ class WatchList {
     }
 
     /** Returns who has to wait before signing in, because of wrong PINs. */
-    List<Known> locked(List<Floor.Place> places, Instant now) {
+    List<Known> locked(List<Floor.Watched> places, Instant now) {
         Set<String> numbers = locks.locked(now);
         return places.stream()
                 .filter(place -> numbers.contains(place.appointment().candidate()))
@@ -62,7 +62,7 @@ class WatchList {
                 .toList();
     }
 
-    private Known known(Floor.Place place, String since, int entries) {
+    private Known known(Floor.Watched place, String since, int entries) {
         Candidate candidate = floor.candidate(place.appointment());
         return new Known(
                 place.appointment().sitting().value(),

@@ -72,8 +72,9 @@ class AppointmentBook implements Appointments {
     }
 
     @Override
-    public void seatAt(SittingId sitting, String chair) {
+    public void seatAt(SittingId sitting, String chair, Runnable besides) {
         kept.put(sitting, transactions.execute(status -> {
+            besides.run();
             SittingRecord found = entities.find(SittingRecord.class, sitting.value());
             found.sitAt(chair);
             return found.appointment(json);

@@ -21,8 +21,12 @@ public interface Appointments {
      */
     Appointment grant(SittingId sitting, Accommodations accommodations, Terms.Display display);
 
-    /** Gives a sitting, also one that has begun, another chair in its place. */
-    void seatAt(SittingId sitting, String chair);
+    /**
+     * Gives a sitting, also one that has begun, another chair in its place.
+     *
+     * @param besides what else is done in the database, before that and in the same transaction
+     */
+    void seatAt(SittingId sitting, String chair, Runnable besides);
 
     /**
      * Makes, changes and takes out sittings of exams, all at once.

@@ -1,6 +1,7 @@
 package dauntingledger.app.ledger;
 
 import java.time.Duration;
+import java.time.Instant;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -21,4 +22,10 @@ record LedgerSettings(
         @DefaultValue("4000") int atOnce,
         @DefaultValue("20s") Duration longestWrite,
         @DefaultValue("10s") Duration silence,
-        @DefaultValue("20000") int mostInMemory) {}
+        @DefaultValue("20000") int mostInMemory) {
+
+    /** Returns whether a seat that was heard at {@code last} has been silent for longer than a connected one is. */
+    boolean isSilence(Instant last, Instant now) {
+        return last.plus(silence).isBefore(now);
+    }
+}

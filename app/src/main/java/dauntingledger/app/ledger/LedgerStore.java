@@ -9,10 +9,11 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Entry;
-import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Timeline;
+import dauntingledger.rulebook.sitting.Verdict;
 import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.time.Instant;
@@ -24,8 +25,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.hibernate.jpa.HibernateHints;
 import org.slf4j.Logger;
@@ -143,30 +144,50 @@ class LedgerStore implements Ledgers {
 
     @Override
     public Outcome record(Appointment appointment, Act act, Instant now) {
-        Entry entry = Entry.made(new EntryId(UUID.randomUUID().toString()), now, act);
-        Outcome outcome = change(appointment, now, (ledger, lines) -> {
-            if (act instanceof Act.SeatTaken) {
-                ledger.seatTaken(now, lines);
-            }
-            return ledger.judge(entry, lines);
-        });
-        if (outcome.status() == Outcome.Status.ENTERED) {
-            events.publishEvent(new Recorded(appointment.sitting(), entry));
-        }
-        return outcome;
+        return record(appointment, now, ledger -> List.of(LiveLedger.own(now, act)))
+                .getFirst();
+    }
+
+    @Override
+    public Outcome recordUnlessClocksChanged(Appointment appointment, Act.OnClocks act, Instant seen, Instant now) {
+        Entry entry = LiveLedger.own(now, act);
+        return record(appointment, now, ledger -> ledger.areClocksChangedSince(seen) ? List.of() : List.of(entry))
+                .stream()
+                .findFirst()
+                .orElse(new Outcome(entry.id(), Outcome.Status.REFUSED, Verdict.CLOCKS_CHANGED, Optional.empty()));
+    }
+
+    @Override
+    public List<Outcome> giveBack(Appointment appointment, By by, Instant now) {
+        return record(appointment, now, ledger -> ledger.givingBack(by, now));
     }
 
     @Override
     public Outcome pause(Appointment appointment, Act.Paused pause, Instant since, Instant now) {
+        return record(appointment, now, ledger -> List.of(ledger.pausedAsOf(since, now, pause)))
+                .getFirst();
+    }
+
+    /** Records entries that are made under the lock of their sitting, and publishes those that count. */
+    private List<Outcome> record(Appointment appointment, Instant now, Function<LiveLedger, List<Entry>> making) {
         List<Entry> made = new ArrayList<>();
-        Outcome outcome = change(appointment, now, (ledger, lines) -> {
-            made.add(ledger.pausedAsOf(since, now, pause));
-            return ledger.judge(made.getFirst(), lines);
+        List<Outcome> outcomes = change(appointment, now, (ledger, lines) -> {
+            made.addAll(making.apply(ledger));
+            return made.stream()
+                    .map(entry -> {
+                        if (entry.act() instanceof Act.SeatTaken) {
+                            ledger.seatTaken(now, lines);
+                        }
+                        return ledger.judge(entry, lines);
+                    })
+                    .toList();
         });
-        if (outcome.status() == Outcome.Status.ENTERED) {
-            events.publishEvent(new Recorded(appointment.sitting(), made.getFirst()));
+        for (int i = 0; i < made.size(); i++) {
+            if (outcomes.get(i).status() == Outcome.Status.ENTERED) {
+                events.publishEvent(new Recorded(appointment.sitting(), made.get(i)));
+            }
         }
-        return outcome;
+        return outcomes;
     }
 
     @Override
@@ -254,11 +275,15 @@ class LedgerStore implements Ledgers {
 
     private void tell(List<SittingChange> changes) {
         for (SittingChange change : changes) {
-            if (change instanceof Standing standing) {
-                events.publishEvent(new StandingChanged(standing));
-                if (standing.progress() != Progress.IN_PROGRESS) {
-                    standings.forget(standing.sitting());
+            switch (change) {
+                case Standing standing -> {
+                    events.publishEvent(new StandingChanged(standing));
+                    if (standing.progress() != Progress.IN_PROGRESS) {
+                        standings.forget(standing.sitting());
+                    }
                 }
+                case NotedRow row -> events.publishEvent(new Noted(row.sitting()));
+                case DeadlineRow row -> {}
             }
         }
     }

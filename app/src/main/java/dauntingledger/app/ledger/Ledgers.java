@@ -3,6 +3,7 @@ package dauntingledger.app.ledger;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Held;
 import dauntingledger.rulebook.sitting.Silence;
@@ -47,6 +48,20 @@ public interface Ledgers {
      * come to be done elsewhere. Else as {@link #record}.
      */
     Outcome pause(Appointment appointment, Act.Paused pause, Instant since, Instant now);
+
+    /**
+     * Does what {@link #record} does, unless somebody has changed the clocks of the sitting after {@code seen}: then it is
+     * refused, so that what two people, or one who presses twice, want to give is given once.
+     */
+    Outcome recordUnlessClocksChanged(Appointment appointment, Act.OnClocks act, Instant seen, Instant now);
+
+    /**
+     * Gives back to each clock what it ran in the silences of the seat and nobody has given back. What is lost is worked
+     * out and given under one lock, so it is never given twice.
+     *
+     * @return what came of each grant; none if nothing was lost
+     */
+    List<Outcome> giveBack(Appointment appointment, By by, Instant now);
 
     /**
      * Returns when nothing was heard of the seat of a sitting, the silence that goes on at {@code now} among them, in

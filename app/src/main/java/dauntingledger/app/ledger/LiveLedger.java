@@ -6,6 +6,7 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.StandingCodec;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Hearing;
@@ -95,7 +96,7 @@ final class LiveLedger {
     private void noteAnew(Stored stored) {
         for (int i = 0; i < stored.entries().size(); i++) {
             Entry entry = stored.entries().get(i);
-            if (NotedRow.isNoted(entry.act())) {
+            if (Standings.isLogged(entry.act())) {
                 noted.add(new NotedRow(sitting, stored.readable().get(i).seq(), entry.at()));
             }
         }
@@ -214,9 +215,7 @@ final class LiveLedger {
     Optional<Instant> silentSince(Instant now) {
         Instant last = Instant.ofEpochMilli(hearing.lastMillis());
         boolean inside = ledger.sitting().route().progress() == Progress.IN_PROGRESS;
-        return heardHere && inside && last.plus(settings.silence()).isBefore(now)
-                ? Optional.of(last)
-                : Optional.empty();
+        return heardHere && inside && settings.isSilence(last, now) ? Optional.of(last) : Optional.empty();
     }
 
     /** Writes down that the seat is heard again, if it was silent. */
@@ -224,8 +223,23 @@ final class LiveLedger {
         silentSince(now).ifPresent(since -> judge(own(now, new Act.HeardAgain(since)), lines));
     }
 
-    private static Entry own(Instant at, Act act) {
+    static Entry own(Instant at, Act act) {
         return Entry.made(new EntryId(UUID.randomUUID().toString()), at, act);
+    }
+
+    boolean areClocksChangedSince(Instant seen) {
+        return ledger.areClocksChangedSince(seen);
+    }
+
+    /** Makes the entries that give back what silences took, to each clock what it lost. */
+    List<Entry> givingBack(By by, Instant now) {
+        return outages(now).stream()
+                .flatMap(outage -> outage.lost().entrySet().stream()
+                        .map(lost -> own(
+                                now,
+                                new Act.TimeGranted(
+                                        lost.getKey(), lost.getValue(), by, Optional.of(outage.silence())))))
+                .toList();
     }
 
     /** Makes an entry of a pause that is dated at {@code since}, or as soon after as that can be. */
@@ -373,7 +387,7 @@ final class LiveLedger {
         lastHash = Chain.next(lastHash, line);
         countAsExam(entry, lastHash);
         lines.add(new LedgerLine(sitting, lastSeq, line, lastHash));
-        if (NotedRow.isNoted(entry.act())) {
+        if (Standings.isLogged(entry.act())) {
             noted.add(new NotedRow(sitting, lastSeq, entry.at()));
         }
     }

@@ -1,7 +1,5 @@
 package dauntingledger.app.ledger;
 
-import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Actor;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
@@ -11,22 +9,6 @@ import java.util.List;
 
 /** A line that the log of the room has: something that whoever is in charge of it should know. */
 record NotedRow(SittingId sitting, int seq, Instant at) implements SittingChange {
-
-    /** Returns whether the log of the room has an act: what others did, and what of the candidate's can be seen from outside. */
-    static boolean isNoted(Act act) {
-        return switch (act) {
-            case Act.OnHelp call -> true;
-            case Act.HandedIn handedIn -> true;
-            case Act.NoticeDeclined declined -> true;
-            case Act.BreakBegun begun -> true;
-            case Act.BreakEnded ended -> true;
-            case Act.WrongReported reported -> true;
-            case Act.HeardAgain again -> true;
-            case Act.OnWatch watched -> true;
-            case Act.SeatTaken taken -> taken.replaces().isPresent();
-            default -> act.actor() == Actor.INVIGILATOR || act.actor() == Actor.OFFICE;
-        };
-    }
 
     /** Writes rows inside the transaction of {@code connection}; a row that is there already stays as it is. */
     static void write(Connection connection, List<NotedRow> rows) throws SQLException {

@@ -21,11 +21,13 @@ class StandingBook implements Standings {
 
     private final EntityManager entities;
     private final JsonMapper json;
+    private final LedgerSettings settings;
     private final ConcurrentMap<SittingId, Heard> heard = new ConcurrentHashMap<>();
 
-    StandingBook(EntityManager entities, JsonMapper json) {
+    StandingBook(EntityManager entities, JsonMapper json, LedgerSettings settings) {
         this.entities = entities;
         this.json = json;
+        this.settings = settings;
     }
 
     void hear(SittingId sitting, Instant at, int waiting) {
@@ -54,7 +56,7 @@ class StandingBook implements Standings {
 
     @Override
     @Transactional(readOnly = true)
-    public List<Noted> log(ExamId exam, Optional<RoomId> room, int most) {
+    public List<Logged> log(ExamId exam, Optional<RoomId> room, int most) {
         String where = room.isPresent() ? "s.room = ?2" : "?2 is null and s.room is null";
         List<?> rows = entities.createNativeQuery(
                         "select l.sitting, l.line from noted n join sitting s on s.id = n.sitting"
@@ -67,15 +69,16 @@ class StandingBook implements Standings {
                 .getResultList();
         return rows.stream()
                 .map(Object[].class::cast)
-                .map(row -> new Noted(
+                .map(row -> new Logged(
                         new SittingId(((Number) row[0]).longValue()),
                         EntryCodec.fromPlain(json.readValue(String.valueOf(row[1]), Map.class))))
                 .toList();
     }
 
     @Override
-    public Optional<Instant> heard(SittingId sitting) {
-        return Optional.ofNullable(heard.get(sitting)).map(Heard::at);
+    public Optional<Instant> silentSince(SittingId sitting, Instant now, Instant from) {
+        Instant last = Optional.ofNullable(heard.get(sitting)).map(Heard::at).orElse(from);
+        return Optional.of(last).filter(since -> settings.isSilence(since, now));
     }
 
     @Override

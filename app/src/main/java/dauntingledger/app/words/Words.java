@@ -28,7 +28,12 @@ public class Words {
     }
 
     public String say(String key, Object... arguments) {
-        return messages.getMessage(key, arguments, LocaleContextHolder.getLocale());
+        return say(LocaleContextHolder.getLocale(), key, arguments);
+    }
+
+    /** Says something in another language than that of the request. */
+    public String say(Locale language, String key, Object... arguments) {
+        return messages.getMessage(key, arguments, language);
     }
 
     /** Returns a span in words, in minutes and where there are any seconds; a part of a second is dropped. */

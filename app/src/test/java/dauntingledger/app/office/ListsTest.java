@@ -123,13 +123,13 @@ class ListsTest extends OfficeWork {
     }
 
     @ParameterizedTest
-    @CsvSource({"aase orn", "Åse", "ØRN åse", "strasse", "STRASSE", "BW-66001", "bw 66001"})
+    @CsvSource({"aasmundra ornvik", "Åsmundra", "ØRNVIK åsmundra", "strassholm", "STRASSHOLM", "BW-66001", "bw 66001"})
     void areSearchedWhateverAccentsAndCase(String text) {
-        candidates.registerAll(List.of(new Candidate("BW-66001", "Åse Ørn-Straße", "", "", "")));
+        candidates.registerAll(List.of(new Candidate("BW-66001", "Åsmundra Ørnvik-Straßholm", "", "", "")));
 
         boolean found = index.find(SearchIndex.Kind.CANDIDATE, text, 10).contains("BW-66001");
 
-        assertThat(found).isEqualTo(!text.equals("aase orn"));
+        assertThat(found).isEqualTo(!text.equals("aasmundra ornvik"));
         assertThat(index.find(SearchIndex.Kind.CANDIDATE, "%", 10)).isEmpty();
         assertThat(index.find(SearchIndex.Kind.CANDIDATE, "zz' or 1=1 --", 10)).isEmpty();
     }

@@ -1,6 +1,5 @@
 package dauntingledger.rulebook.plain;
 
-import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.sitting.Absences;
@@ -84,6 +83,10 @@ public final class StandingCodec {
         plain.put("allowance", clock.allowance().toMillis());
     }
 
+    /**
+     * A break is told by its end, 0 while that stands too. One of the candidate's own ends by itself without an entry, so
+     * the clock that bites first after it is told too.
+     */
     private static void rest(Sitting sitting, Map<String, Object> plain) {
         boolean onRoute =
                 sitting.route().stage().filter(Stage.Break.class::isInstance).isPresent()
@@ -92,19 +95,19 @@ public final class StandingCodec {
             return;
         }
         Clock.Kind kind = onRoute ? Clock.Kind.STAGE : Clock.Kind.OWN_BREAK;
-        plain.put(
-                "rest",
-                sitting.clocks().all().stream()
-                        .filter(clock -> clock.kind() == kind)
-                        .findFirst()
-                        .flatMap(Clock::deadline)
-                        .map(Instant::toEpochMilli)
-                        .orElse(0L));
-        if (sitting.route()
-                .stage()
-                .filter(stage -> stage.clocks() == Clocks.RUN_ON)
-                .isPresent()) {
-            plain.put("restRuns", true);
+        long ends = sitting.clocks().all().stream()
+                .filter(clock -> clock.kind() == kind)
+                .findFirst()
+                .flatMap(Clock::deadline)
+                .map(Instant::toEpochMilli)
+                .orElse(0L);
+        plain.put("rest", ends);
+        if (ends > 0 && !onRoute) {
+            sitting.asOf(Instant.ofEpochMilli(ends))
+                    .clocks()
+                    .tightest()
+                    .flatMap(Clock::deadline)
+                    .ifPresent(deadline -> plain.put("deadlineAfterRest", deadline.toEpochMilli()));
         }
     }
 
@@ -134,7 +137,8 @@ public final class StandingCodec {
                                 "report",
                                 report.at(),
                                 List.of(PlainNames.name(report.reason())),
-                                shortened(report.note())));
+                                shortened(report.note()),
+                                true));
             case Stage.Admission door ->
                 Optional.of(door(
                         "door",
@@ -142,9 +146,8 @@ public final class StandingCodec {
                         sitting.arrival().waitingAt(door).stream()
                                 .map(PlainNames::name)
                                 .toList(),
-                        sitting.arrival().waitingAt(door).stream().anyMatch(Arrival.AtTheDoor::needsInvigilator)
-                                ? "leave"
-                                : ""));
+                        "",
+                        sitting.arrival().waitingAt(door).stream().anyMatch(StandingCodec::isForSomebody)));
             case Stage.StationCheck check ->
                 Optional.of(sitting.arrival().wanting(check))
                         .filter(lines -> !lines.isEmpty())
@@ -152,17 +155,25 @@ public final class StandingCodec {
                                 "station",
                                 opened,
                                 lines.stream().map(PlainNames::name).toList(),
-                                ""));
+                                "",
+                                true));
             default -> Optional.empty();
         };
     }
 
-    private static Map<String, Object> door(String kind, Instant since, List<String> why, String note) {
+    /** Leave is given by the invigilator, and a code is handed out by them; the hour comes by itself. */
+    private static boolean isForSomebody(Arrival.AtTheDoor wait) {
+        return wait.needsInvigilator() || wait == Arrival.AtTheDoor.CODE;
+    }
+
+    private static Map<String, Object> door(
+            String kind, Instant since, List<String> why, String note, boolean needsSomebody) {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("kind", kind);
         plain.put("since", since.toEpochMilli());
         plain.put("why", why);
         plain.put("note", note);
+        plain.put("needsSomebody", needsSomebody);
         return plain;
     }
 }

@@ -4,7 +4,6 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -15,7 +14,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /**
  * The entries of one sitting in the order they were received, and the sitting they come to. Not safe for use by several
@@ -41,10 +39,8 @@ public final class Ledger {
     private final Map<EntryId, Held> held = new LinkedHashMap<>();
     private final Set<EntryId> beyondReceipt = new HashSet<>();
 
-    /** The pauses so far, of which there are few. */
-    private final List<Entry> pauses = new ArrayList<>();
-
     private final Milestones milestones;
+    private final Interruptions interruptions;
     private Sitting sitting;
 
     /** Makes an empty ledger of a sitting that can be come to at any time. */
@@ -56,6 +52,7 @@ public final class Ledger {
         this.start = Sitting.of(requireNonNull(paper, "paper"), window);
         this.belief = new Belief(paper.lateAcceptance());
         this.milestones = new Milestones(start);
+        this.interruptions = new Interruptions(start.paper(), counting, milestones);
         this.sitting = start;
     }
 
@@ -73,7 +70,7 @@ public final class Ledger {
 
     /** Takes an entry of a stored ledger without folding it, if none is held so far: then it must have counted. */
     private boolean readUnfolded(Entry entry) {
-        boolean mayBeHeld = entry.isFromABrowser() && isMadeInADatedBackPause(entry);
+        boolean mayBeHeld = entry.isFromABrowser() && interruptions.isMadeUnaware(entry);
         if (mayBeHeld || belief.doubt(entry).isPresent() || entry.act() instanceof Act.HeldDecided) {
             return false;
         }
@@ -167,7 +164,7 @@ public final class Ledger {
         if (verdict.isPermitted() || !entry.isFromABrowser()) {
             return verdict;
         }
-        if (isMadeInADatedBackPause(entry)) {
+        if (interruptions.isMadeUnaware(entry)) {
             return hold(entry, Held.Reason.PAUSED_MEANWHILE);
         }
         return mayRestOnHeld(entry) ? hold(entry, Held.Reason.RESTS_ON_HELD) : verdict;
@@ -178,69 +175,19 @@ public final class Ledger {
      * after it as it undoes nothing that has been done, and changes no step on the route or of the clocks.
      */
     public Instant pausableFrom(Instant since, Instant now) {
-        Instant from = since.isBefore(lastStep()) ? lastStep() : since;
-        Optional<Entry> undone = undoneByPause(from, now);
-        while (undone.isPresent()) {
-            from = undone.get().at();
-            undone = undoneByPause(from, now);
-        }
-        return from.isAfter(now) ? now : from;
+        return interruptions.pausableFrom(since, now, sitting);
     }
 
-    private Instant lastStep() {
-        return counting.reversed().stream()
-                .filter(entry -> switch (entry.act()) {
-                    case Act.OnRoute forth -> true;
-                    case Act.OnClocks change -> true;
-                    case Act.Reopened reopened -> true;
-                    case Act.SittingEnded ended -> true;
-                    default -> false;
-                })
-                .findFirst()
-                .map(Entry::at)
-                .orElse(Instant.EPOCH);
-    }
-
-    /**
-     * Returns the first entry that a pause as of an instant would keep from counting: it was made where time had led, as
-     * after a break that ended by itself. That time has ended a stage is no matter: the pause is to take that back.
-     */
-    private Optional<Entry> undoneByPause(Instant from, Instant now) {
-        Entry pause = new Entry(new EntryId("pause"), from, now, new Act.Paused(By.NOBODY, ""));
-        int place = placeOf(pause);
-        Sitting.Step step = milestones.before(place, counting).step(pause);
-        List<Entry> since = counting.subList(place, counting.size());
-        if (!step.verdict().isPermitted() || since.isEmpty()) {
-            return Optional.empty();
-        }
-        Set<EntryId> before = new HashSet<>();
-        sitting.refusals().forEach(refusal -> before.add(refusal.entry()));
-        Set<EntryId> refused = new HashSet<>();
-        step.sitting().after(since).refusals().stream()
-                .map(Refusal::entry)
-                .filter(entry -> !before.contains(entry))
-                .forEach(refused::add);
-        return since.stream()
-                .filter(entry -> refused.contains(entry.id()) && !(entry.act() instanceof Act.StageRanOut))
-                .findFirst();
-    }
-
-    /** Whether the candidate made an entry while the clocks stood, and could not know of it then. */
-    private boolean isMadeInADatedBackPause(Entry entry) {
-        return pauses.stream()
-                .anyMatch(pause -> pause.atMillis() <= entry.atMillis()
-                        && entry.heardMillis() < pause.receivedMillis()
-                        && pause.receivedMillis() <= entry.receivedMillis());
+    /** Returns whether somebody has changed the clocks after {@code seen}: paused them, given time or a break. */
+    public boolean areClocksChangedSince(Instant seen) {
+        return counting.stream()
+                .anyMatch(entry -> entry.act() instanceof Act.OnClocks
+                        && entry.receivedAt().isAfter(seen));
     }
 
     /** Returns the silences of the seat that are over, in order. */
     public List<Silence> silences() {
-        return counting.stream()
-                .flatMap(entry -> entry.act() instanceof Act.HeardAgain again
-                                && !again.since().isAfter(entry.at())
-                        ? Stream.of(new Silence(again.since(), entry.at()))
-                        : Stream.empty())
-                .toList();
+        return interruptions.silences();
     }
 
     /**
@@ -248,41 +195,7 @@ public final class Ledger {
      * nothing was heard, without what grants for an outage already cover.
      */
     public Map<BoxId, Duration> lost(Silence silence) {
-        Map<BoxId, Duration> lost = new LinkedHashMap<>();
-        for (TimeBox box : start.paper().boxes()) {
-            Duration ran = Duration.ZERO;
-            for (Silence piece : notGivenBack(silence, box.id())) {
-                ran = ran.plus(asOf(piece.toExclusive()).used(box.id()))
-                        .minus(asOf(piece.fromInclusive()).used(box.id()));
-            }
-            if (!ran.isZero()) {
-                lost.put(box.id(), ran);
-            }
-        }
-        return lost;
-    }
-
-    /** Returns what is left of a silence when all that grants to a box have given back is cut out of it. */
-    private List<Silence> notGivenBack(Silence silence, BoxId box) {
-        List<Silence> left = List.of(silence);
-        for (Entry entry : counting) {
-            if (entry.act() instanceof Act.TimeGranted granted && granted.box().equals(box)) {
-                for (Silence given : granted.outage().stream().toList()) {
-                    left = left.stream().flatMap(piece -> piece.without(given)).toList();
-                }
-            }
-        }
-        return left;
-    }
-
-    /** Returns the sitting as it was at an instant, by all that is known today. */
-    private Sitting asOf(Instant instant) {
-        int place = counting.size();
-        while (place > 0 && counting.get(place - 1).at().isAfter(instant)) {
-            place--;
-        }
-        Sitting before = milestones.before(place, counting);
-        return instant.isAfter(before.now()) ? before.asOf(instant) : before;
+        return interruptions.lost(silence);
     }
 
     private Verdict hold(Entry entry, Held.Reason reason) {
@@ -357,7 +270,7 @@ public final class Ledger {
         ids.add(entry.id());
         entries.add(entry);
         if (entry.act() instanceof Act.Paused) {
-            pauses.add(entry);
+            interruptions.paused(entry);
         }
         if (entry.act() instanceof Act.SurveyAnswered || (!counts && belief.isReceiptGiven())) {
             beyondReceipt.add(entry.id());
@@ -367,10 +280,6 @@ public final class Ledger {
 
     /** Returns where an entry stands among those that count: after all that were made by then. */
     private int placeOf(Entry entry) {
-        int place = counting.size();
-        while (place > 0 && counting.get(place - 1).atMillis() > entry.atMillis()) {
-            place--;
-        }
-        return place;
+        return interruptions.placeAfter(entry.atMillis());
     }
 }

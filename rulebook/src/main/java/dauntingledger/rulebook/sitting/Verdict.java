@@ -95,6 +95,8 @@ public enum Verdict {
     NOTHING_TO_WALK,
     /** It is so already. */
     ALREADY_SO,
+    /** Somebody has changed the clocks since they were looked at. */
+    CLOCKS_CHANGED,
     /** Nobody has sent this message. */
     NO_SUCH_MESSAGE,
     /** No entry with this id is held. */
