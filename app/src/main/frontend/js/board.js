@@ -75,6 +75,9 @@ class Board {
    */
   hearAll({ routes, places }) {
     this.routes = routes;
+    all('[data-unless]').forEach((button) => {
+      button.hidden = routes.some((route) => /** @type {any} */ (route)[String(button.dataset.unless)]);
+    });
     this.places.clear();
     places.forEach((told) => this.take(told));
     [...this.chosen].filter((sitting) => !this.places.has(sitting)).forEach((sitting) => this.choose(sitting));

@@ -31,9 +31,10 @@ export class Camera {
     });
   }
 
-  async start() {
+  /** @param {number} [every] how long after each other frames are judged, in milliseconds */
+  async start(every = EVERY) {
     await Promise.all(this.faces.map((face) => face.decode()));
-    setInterval(() => this.frame(), EVERY);
+    setInterval(() => this.frame(), every);
     this.frame();
   }
 
@@ -53,18 +54,30 @@ export class Camera {
   draw(context, time) {
     context.fillStyle = '#aab8c4';
     context.fillRect(0, 0, WIDTH, HEIGHT);
+    context.fillStyle = '#d9e2ea';
+    context.fillRect(236, 16, 68, 88);
     const sway = 3 * Math.sin(time / 700);
-    const places = { one: [120], none: [], several: [30, 190], dark: [120] }[this.scene];
+    const places = { one: [120], none: [], several: [30, 190], dark: [120], covered: [] }[this.scene];
     places.forEach((x, i) => context.drawImage(this.faces[i], x - 20 + sway, 48, 160, 192));
+    if (this.scene === 'covered') {
+      context.fillStyle = '#6f5a4e';
+      context.fillRect(0, 0, WIDTH, HEIGHT);
+    }
     if (this.scene === 'dark') {
       context.fillStyle = 'rgb(0 0 0 / 0.86)';
       context.fillRect(0, 0, WIDTH, HEIGHT);
     }
   }
 
-  /** Returns the picture as a PNG. */
-  take() {
-    return new Promise((resolve) => this.canvas.toBlob(resolve, 'image/png'));
+  /**
+   * Returns the picture.
+   *
+   * @param {string} [type] its media type
+   * @param {number} [quality] of a JPEG, 0 to 1
+   * @returns {Promise<Blob | null>}
+   */
+  take(type = 'image/png', quality = undefined) {
+    return new Promise((resolve) => this.canvas.toBlob(resolve, type, quality));
   }
 }
 

@@ -11,6 +11,7 @@ import { Messages } from './messages.js';
 import { fetchGiven } from './server.js';
 import { Sitting } from './sitting.js';
 import { slip, whisper } from './slips.js';
+import { CameraWatch } from './camera-watch.js';
 import { Watch } from './watch.js';
 import { Words, put } from './words.js';
 
@@ -57,6 +58,7 @@ const block = document.body.dataset.page === 'block' ? new BlockPage(sitting, wo
 const arrival = stagePage(document.body.dataset.page, { sitting, desk, words, draw, slip });
 
 const watch = new Watch(sitting, words, () => document.body.dataset.ready && draw());
+const cameraWatch = new CameraWatch(sitting, desk, words);
 const messages = new Messages(words, (message) => sitting.enter('message-read', { message }) && draw());
 
 await sitting.start();
@@ -90,6 +92,7 @@ function draw() {
   put(one('#paused-words'), room.pauseWords ?? '');
   messages.draw(room);
   watch.draw(room);
+  cameraWatch.draw(room);
   if (stageOf(room) !== shownStage && !leaving) {
     leave();
   }

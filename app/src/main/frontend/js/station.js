@@ -1,10 +1,14 @@
 // The station check: measures, and shows what the rulebook says of the figures.
 import { maybe, one } from './dom.js';
 import { Camera } from './camera.js';
-import { post } from './server.js';
+import { post, send } from './server.js';
 import { put } from './words.js';
 
 const TRIPS = 5;
+/** Bytes. */
+const UPLOAD = 64 * 1024;
+/** Beyond this, in kilobits a second, so few bytes tell nothing. */
+const FASTEST = 100_000;
 const TONE = 440;
 const TONE_SECONDS = 1.2;
 const SETTLES = 400;
@@ -34,6 +38,10 @@ export class Station {
     this.on('clock', () => {
       this.measureClock();
       one('#again').addEventListener('click', () => this.measureClock());
+    });
+    this.on('connection', () => {
+      this.measureConnection();
+      one('#line-again').addEventListener('click', () => this.measureConnection());
     });
     this.on('sound', () => this.bindSound());
     this.on('camera', () => this.bindCamera());
@@ -99,6 +107,24 @@ export class Station {
     this.set('clock', best ? [Math.round(best.difference), Math.round(best.trip)] : [0, NO_ANSWER]);
   }
 
+  /** What one post of noise takes, longer than an empty one, is the speed of the line; the best of some tells most. */
+  async measureConnection() {
+    const noise = crypto.getRandomValues(new Uint8Array(UPLOAD));
+    let trip = NO_ANSWER;
+    let upload = 0;
+    for (let i = 0; i < TRIPS; i++) {
+      try {
+        const empty = await took(() => post('/time'));
+        const full = await took(() => send('/line', new Blob([noise], { type: 'application/octet-stream' })));
+        trip = Math.min(trip, Math.round(empty));
+        upload = Math.max(upload, Math.min(FASTEST, Math.round((UPLOAD * 8) / Math.max(1, full - empty))));
+      } catch {
+        // A try that failed measures nothing; if all fail, the line needs attention.
+      }
+    }
+    this.set('connection', [upload, trip]);
+  }
+
   /** Where no notice has asked for consent before, the camera stays off until it is switched on. */
   bindCamera() {
     const camera = new Camera(this.root.dataset.face, this.desk, (view) => this.set('camera', [view]));
@@ -137,6 +163,17 @@ export class Station {
       this.set('full-screen', [0]);
     }
   }
+}
+
+/**
+ * Returns how long something takes, in milliseconds.
+ *
+ * @param {() => Promise<unknown>} act
+ */
+async function took(act) {
+  const begun = performance.now();
+  await act();
+  return performance.now() - begun;
 }
 
 /** Returns whether this browser keeps what is written to it. */

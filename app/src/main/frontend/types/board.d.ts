@@ -22,6 +22,10 @@ export interface Standing {
   awayFor?: number;
   awayTold?: boolean;
   unread?: number;
+  /** What the camera sees other than one face. */
+  camera?: { view: string; since: number };
+  /** What the station check showed that was made before the day. */
+  checked?: { at: number; wanting: string[] };
   call?: { reason: string; since: number; note: string };
   door?: { kind: 'door' | 'report' | 'station'; since: number; why: string[]; note: string; needsSomebody: boolean };
 }
@@ -42,11 +46,16 @@ export interface Place {
   waiting: number;
   /** Whether its candidate has to wait before signing in. */
   locked: boolean;
+  /** Who looks after somebody at home. */
+  supervisor?: { name: string; phone: string };
   board: Partial<Standing> & { answered: number; stage: number };
 }
 
 export interface Route {
   questions: number;
+  /** Whether a clock runs for the questions, and whether the door opens by itself at an hour. */
+  clocked: boolean;
+  scheduled: boolean;
   stages: { kind: string; title: string; weight: number }[];
 }
 

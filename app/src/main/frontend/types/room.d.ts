@@ -102,6 +102,12 @@ export type Room = {
     left: number;
   })[];
   watch?: {
+    camera?: {
+      from: number;
+      patience: number;
+      seen: string;
+      to: number;
+    };
     counted: number;
     fullScreen: boolean;
     last: number;

@@ -18,7 +18,9 @@ export class Deeds {
     this.seen = 0;
     all('dialog[data-deed]', document, HTMLDialogElement).forEach((dialog) => this.bind(dialog));
     all('[data-ask-deed]').forEach((button) =>
-      button.addEventListener('click', () => this.ask(String(button.dataset.askDeed), [...this.board.chosen])),
+      button.addEventListener('click', () =>
+        this.ask(String(button.dataset.askDeed), [...this.board.chosen], { words: button.dataset.words }),
+      ),
     );
     all('[data-deed-now]').forEach((button) =>
       button.addEventListener('click', () => this.send(String(button.dataset.deedNow), new FormData(), [...this.board.chosen])),
@@ -62,9 +64,9 @@ export class Deeds {
    *
    * @param {string} deed
    * @param {number[]} sittings
-   * @param {{ since?: number }} [known]
+   * @param {{ since?: number, words?: string }} [known]
    */
-  async ask(deed, sittings, { since } = {}) {
+  async ask(deed, sittings, { since, words } = {}) {
     const dialog = one(`dialog[data-deed="${deed}"]`, document, HTMLDialogElement);
     this.about = sittings;
     this.seen = this.board.clock.now();
@@ -81,6 +83,9 @@ export class Deeds {
     }
     if (deed === 'resume') {
       put(maybe('.missing', dialog), this.missing(sittings));
+    }
+    if (words) {
+      one('textarea', dialog, HTMLTextAreaElement).value = words;
     }
     dialog.showModal();
     if (deed === 'time') {

@@ -14,6 +14,7 @@ const PRESSES = {
   locked: ['unlock'],
   lost: ['pause-since', 'place'],
   held: ['held'],
+  camera: ['open', 'message'],
   away: ['open'],
   paused: ['resume'],
   cut: ['pause-since'],
@@ -73,7 +74,7 @@ export class Needs {
       Object.assign(document.createElement('span'), { className: 'mono since' }),
     );
     const text = document.createElement('p');
-    text.textContent = this.sentence(need);
+    text.textContent = this.sentence(need) + (about.length === 1 ? this.supervisor(about[0]) : '');
     item.append(head, text);
     if (this.board.acts) {
       item.append(...this.buttons(about, need));
@@ -94,6 +95,11 @@ export class Needs {
   several(places) {
     const names = places.map(({ chair, name }) => chair || name).join(', ');
     return Object.assign(document.createElement('b'), { textContent: this.board.words.say('several', places.length, names) });
+  }
+
+  /** @param {Place} place */
+  supervisor({ supervisor }) {
+    return supervisor ? ` ${this.board.words.say('supervisor', supervisor.name, supervisor.phone)}` : '';
   }
 
   /** @param {Said} need */

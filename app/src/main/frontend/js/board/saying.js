@@ -14,6 +14,11 @@ import { left, needs, where } from './standing.js';
  */
 export function sayWhere(place, route, words, now) {
   const { key, title, at } = where(place, route, now);
+  const { checked } = place.board;
+  if (key === 'before' && checked) {
+    const wanting = checked.wanting.map((line) => words.say(`why.station.${line}`)).join(' ');
+    return words.say(wanting ? 'where.before.remark' : 'where.before.checked', wanting);
+  }
   return words.say(`where.${key}`, title ?? (at ? words.minute(at) : ''));
 }
 

@@ -4,7 +4,7 @@
 /** @import { Place, Route, Said } from '../../types/board.d.ts' */
 
 /** Needs by how much they cannot wait; of two that began together, the first is done first. */
-const ORDER = ['call', 'report', 'leave', 'station', 'locked', 'lost', 'unreadable', 'away', 'held', 'paused'];
+const ORDER = ['call', 'report', 'leave', 'station', 'locked', 'lost', 'camera', 'unreadable', 'away', 'held', 'paused'];
 
 /**
  * Returns the time left on the clock that bites first, in milliseconds; nothing where none has begun.
@@ -58,6 +58,9 @@ export function needs(place) {
     }
     if (place.lost) {
       said.push({ kind: 'lost', since: place.lost });
+    }
+    if (board.camera) {
+      said.push({ kind: 'camera', since: board.camera.since, why: [board.camera.view] });
     }
     if (board.awayTold) {
       said.push({ kind: 'away', since: 0, count: board.away });

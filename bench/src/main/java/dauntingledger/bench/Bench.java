@@ -3,18 +3,18 @@ package dauntingledger.bench;
 import java.util.List;
 import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards]}: prints the figures of the project as a table; without arguments all. */
+/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd]}: prints the figures of the project as a table; without arguments all. */
 public final class Bench {
 
-    private static final Set<String> ALL = Set.of("browser", "load", "file", "sweep", "papers", "boards");
+    private static final Set<String> ALL = Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
         List<String> chosen =
-                args.length == 0 ? List.of("browser", "load", "file", "sweep", "papers", "boards") : List.of(args);
+                args.length == 0 ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd") : List.of(args);
         if (!ALL.containsAll(chosen)) {
-            System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards]");
+            System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd]");
             System.exit(2);
         }
         Table table = new Table();
@@ -24,6 +24,7 @@ public final class Bench {
                 case "load" -> LoadBench.run(table);
                 case "file" -> FileBench.run(table);
                 case "boards" -> BoardBench.run(table);
+                case "crowd" -> BoardBench.runCrowd(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

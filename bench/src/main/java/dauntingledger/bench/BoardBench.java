@@ -1,5 +1,10 @@
 package dauntingledger.bench;
 
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.time.Duration;
@@ -24,6 +29,19 @@ final class BoardBench {
     private static final Duration WARM_UP = Duration.ofSeconds(30);
     private static final Duration MEASURED = Duration.ofSeconds(30);
     private static final int ROUNDS = 3;
+    private static final int SLOWER = 4;
+    /** Notes how long the page takes for each message of changes, until its script is done. */
+    private static final String TIMED = """
+            window.seen = [];
+            const listen = EventSource.prototype.addEventListener;
+            EventSource.prototype.addEventListener = function (kind, heard) {
+                listen.call(this, kind, kind !== 'places' ? heard : (event) => {
+                    const begun = performance.now();
+                    heard(event);
+                    window.seen.push(performance.now() - begun);
+                });
+            };""";
+
     private static final Pattern SITTING = Pattern.compile("\"sitting\":(\\d+)");
 
     private BoardBench() {}
@@ -40,7 +58,12 @@ final class BoardBench {
                             .formatted(LoadBench.percentile(seen, 50), LoadBench.percentile(seen, 95), stolen.said()),
                     "p95 ≤ 1 s");
             processor(table, server, sittings);
+            drawn(table, server.port(), sittings);
         }
+    }
+
+    /** What so many sittings leave of the time that an answer takes. */
+    static void runCrowd(Table table) throws Exception {
         try (ServerProcess server = ServerProcess.start(CROWD, 0, "--bench.rooms=" + ROOMS)) {
             crowd(table, server);
         }
@@ -109,6 +132,36 @@ final class BoardBench {
             }
         } catch (IOException closed) {
             // Closing the connection is how a stream ends.
+        }
+    }
+
+    /** How much script one message of changes costs a slow computer that shows the plan. */
+    private static void drawn(Table table, int port, List<SimulatedSitting> sittings) throws Exception {
+        try (Playwright playwright = BrowserBench.playwright();
+                Browser chromium = BrowserBench.launch(playwright);
+                BrowserContext context =
+                        chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
+            Page page = context.newPage();
+            page.addInitScript(TIMED);
+            page.navigate("http://localhost:" + port + "/sign-in");
+            page.locator("[name=number]").fill(BenchServer.INVIGILATOR);
+            page.locator("[name=pin]").fill(BenchServer.PASSWORD);
+            page.locator("main form .btn.go").click();
+            page.navigate("http://localhost:" + port + "/invigilation/boards/1/0");
+            page.waitForSelector("body[data-ready=true]");
+            CDPSession slow = BrowserBench.slowDown(context, page, SLOWER);
+            Stolen stolen = new Stolen();
+            acts(sittings, 5, MEASURED, new ConcurrentHashMap<>());
+            slow.detach();
+            table.row(
+                    "script for a change on a board of %d seats in Chromium, %d times slower, 5 acts/s"
+                            .formatted(SEATS, SLOWER),
+                    "p50 %.1f ms, p95 %.1f ms%s"
+                            .formatted(
+                                    BrowserBench.percentile(page, 50),
+                                    BrowserBench.percentile(page, 95),
+                                    stolen.said()),
+                    "≤ 2 frames, 33 ms");
         }
     }
 

@@ -12,6 +12,8 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
@@ -253,6 +255,7 @@ class DemoCrowd {
                 figures.put(StationLine.CLOCK, List.of(12L, 40L));
                 figures.put(StationLine.SOUND, List.of(1L, 60L));
                 figures.put(StationLine.CAMERA, List.of(once(REPORTS) ? 0L : 1L));
+                figures.put(StationLine.CONNECTION, List.of(8_000L, 40L));
                 figures.put(StationLine.FULL_SCREEN, List.of(1L));
                 make(new Act.StationChecked(figures), now);
             } else {
@@ -276,6 +279,7 @@ class DemoCrowd {
                 make(new Act.HelpCalled(Help.Reason.TECHNICAL, "The exhibit does not open."), now);
             }
             sitting.paper().rules().watch().ifPresent(watch -> leaveTheWindow(sitting, watch, now));
+            sitting.camera().ifPresent(camera -> beSeen(sitting, camera, now));
             if (once(ANSWERS) && !answer(sitting, now)) {
                 make(new Act.ReviewOpened(), now);
                 make(new Act.BlockClosed(block.id()), now);
@@ -288,6 +292,15 @@ class DemoCrowd {
                 make(new Act.WarningRead(unread), now);
             } else if (once(LEAVES)) {
                 make(new Act.WindowLeft(Act.Absence.UNFOCUSED, now.minusSeconds(1 + random.nextInt(9))), now);
+            }
+        }
+
+        private void beSeen(Sitting sitting, WatchCamera camera, Instant now) {
+            if (sitting.seen().isPresent() && once(READS)) {
+                make(new Act.CameraSaw(PictureView.ONE_FACE, now), now);
+            } else if (once(LEAVES)) {
+                PictureView view = once(2) ? PictureView.NO_FACE : PictureView.SEVERAL_FACES;
+                make(new Act.CameraSaw(view, now.minus(camera.patience().multipliedBy(2))), now);
             }
         }
 

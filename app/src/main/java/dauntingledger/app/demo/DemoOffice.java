@@ -73,7 +73,7 @@ class DemoOffice {
     }
 
     /** Does nothing in an installation that has staff already. */
-    void open(PaperRef licence, PaperRef cadets, PaperRef lightkeepers) throws IOException {
+    void open(PaperRef licence, PaperRef cadets, PaperRef lightkeepers, PaperRef radio) throws IOException {
         if (!staff.all().isEmpty()) {
             return;
         }
@@ -97,7 +97,7 @@ class DemoOffice {
         running(plan("Licence examination, winter", licence, today(now), Set.of(north), false));
         if (crowd.getIfAvailable() != null) {
             announced(plan("Cadets’ entrance, first day", cadets, today(now), Set.of(south), false), "today");
-            announced(plan("Lightkeepers, at home today", lightkeepers, today(now), Set.of(), true), "at-home");
+            announced(plan("Shore radio, at home today", radio, today(now), Set.of(), true), "at-home");
         }
         announced(plan("Cadets’ entrance, second day", cadets, morning(now.plusDays(1)), Set.of(north, south), false));
         draft(plan("Lightkeepers, at home", lightkeepers, morning(now.plusDays(9)), Set.of(), true));

@@ -94,7 +94,10 @@ class DemoWorld implements ApplicationRunner {
                 Terms.OPEN.granting(MORE_TIME, new Terms.Display("contrast-light", "125")));
         sittings.openNow(
                 candidate("BW-20423", "Johanna Weidenbruck", "1617", "g"), cadet, "15", Terms.OPEN.within(open));
-        office.open(licence, cadet, lightkeeper);
+        PaperRef radio = paper("shore-radio");
+        sittings.openNow(
+                candidate("BW-20424", "Nikolaj Fernhaven", "2708", "b"), radio, "16", Terms.OPEN.withCode("3906"));
+        office.open(licence, cadet, lightkeeper, radio);
         log.info("The demo world is in place");
     }
 

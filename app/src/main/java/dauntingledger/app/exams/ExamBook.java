@@ -5,7 +5,6 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Revision;
 import dauntingledger.app.ledger.RoomId;
-import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.search.SearchIndex;
@@ -188,10 +187,9 @@ class ExamBook implements Exams {
 
     /** Returns a sitting as it is in this exam now. */
     private static Appointment revised(Appointment sitting, Exam exam) {
-        Terms terms = sitting.terms();
         return sitting.on(
                 exam.paper(),
-                new Terms(exam.hours().window(), exam.code(sitting.room()), terms.accommodations(), terms.display()));
+                sitting.terms().within(exam.hours().window()).in(sitting.room(), exam.code(sitting.room())));
     }
 
     @Override

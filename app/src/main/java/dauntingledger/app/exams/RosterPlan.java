@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
 /** Works out what the lines of a roster change: who comes, who changes, who goes, and what stands against it. */
 final class RosterPlan {
 
+    private final DoorCodes codes = new DoorCodes();
     private final Exam exam;
     private final Paper paper;
     private final Map<String, Rooms.Room> rooms;
@@ -142,8 +143,15 @@ final class RosterPlan {
                 line.number(),
                 exam.paper(),
                 line.chair().map(Chair::label).orElse(""),
-                new Terms(
-                        exam.hours().window(), exam.code(room), granted(Accommodations.NONE, line), Terms.Display.OWN),
+                supervised(
+                        new Terms(
+                                exam.hours().window(),
+                                exam.code(room),
+                                granted(Accommodations.NONE, line),
+                                Terms.Display.OWN,
+                                Optional.empty()),
+                        room,
+                        line),
                 new Appointment.InExam(
                         exam.id(), room, origin, centre, exam.state().isShown()));
     }
@@ -153,8 +161,16 @@ final class RosterPlan {
         boolean moves = !room.equals(before.room());
         String chair = line.chair().map(Chair::label).orElse(moves ? "" : before.chair());
         Terms terms = before.terms();
-        return before.on(before.paper(), terms.granting(granted(terms.accommodations(), line), terms.display()))
+        Terms granted = terms.granting(granted(terms.accommodations(), line), terms.display());
+        return before.on(before.paper(), supervised(granted, room, line))
                 .at(room, chair, moves ? exam.code(room) : terms.code());
+    }
+
+    private Terms supervised(Terms terms, Optional<RoomId> room, RosterLine line) {
+        return line.supervisor()
+                .filter(somebody -> room.isEmpty())
+                .map(somebody -> terms.supervisedBy(somebody, codes::make))
+                .orElse(terms);
     }
 
     private Optional<RoomId> room(RosterLine line) {
@@ -186,7 +202,11 @@ final class RosterPlan {
                 sitting.chair(),
                 "× " + granted.factor(),
                 granted.breakOn(paper).toMinutes() + " min",
-                String.join(", ", granted.aids()));
+                String.join(", ", granted.aids()),
+                sitting.terms()
+                        .supervisor()
+                        .map(somebody -> somebody.name() + ", " + somebody.phone())
+                        .orElse(""));
     }
 
     private String roomName(Optional<RoomId> room) {

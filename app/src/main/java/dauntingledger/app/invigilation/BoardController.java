@@ -4,6 +4,7 @@ import dauntingledger.app.audit.Audited;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Standings;
+import dauntingledger.app.room.WatchPictures;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
@@ -35,7 +36,7 @@ class BoardController {
 
     private static final int LOG_LINES = 60;
     private static final List<Locale> LANGUAGES = List.of(Locale.ENGLISH, Locale.GERMAN);
-    private static final List<String> READY = List.of("quiet", "coming", "ten", "stay", "go-on");
+    private static final List<String> READY = List.of("all-in", "quiet", "coming", "ten", "stay", "go-on");
 
     private final Places places;
     private final Boards boards;
@@ -43,6 +44,7 @@ class BoardController {
     private final RoomLog log;
     private final Incidents incidents;
     private final Stories stories;
+    private final WatchPictures pictures;
     private final RoomReport report;
     private final Words words;
     private final WallClock wall;
@@ -56,6 +58,7 @@ class BoardController {
             RoomLog log,
             Incidents incidents,
             Stories stories,
+            WatchPictures pictures,
             RoomReport report,
             Words words,
             WallClock wall,
@@ -67,6 +70,7 @@ class BoardController {
         this.log = log;
         this.incidents = incidents;
         this.stories = stories;
+        this.pictures = pictures;
         this.report = report;
         this.words = words;
         this.wall = wall;
@@ -147,9 +151,20 @@ class BoardController {
     @Audited("place-opened")
     @GetMapping("/invigilation/boards/{exam}/{room}/places/{sitting}")
     String story(Place place, @PathVariable long sitting, Principal principal, Model model) {
+        model.addAttribute("place", place);
         model.addAttribute("story", stories.of(places.sitting(place, sitting), clock.instant()));
         model.addAttribute("acts", acts(principal));
         return "invigilation/story :: story";
+    }
+
+    /** What the camera showed of somebody who sits alone. */
+    @Audited("picture-shown")
+    @GetMapping("/invigilation/boards/{exam}/{room}/places/{sitting}/pictures/{picture}")
+    ResponseEntity<byte[]> picture(Place place, @PathVariable long sitting, @PathVariable long picture) {
+        return pictures.picture(places.sitting(place, sitting).sitting(), picture)
+                .map(jpeg ->
+                        ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(jpeg))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** What was attached to an incident. */

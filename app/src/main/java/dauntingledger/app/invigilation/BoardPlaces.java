@@ -77,10 +77,16 @@ class BoardPlaces {
     private static Map<String, Object> route(Paper paper) {
         Map<String, Object> plain = new LinkedHashMap<>();
         plain.put("questions", paper.items().count());
+        plain.put("clocked", !paper.boxes().isEmpty());
+        plain.put("scheduled", paper.route().stream().anyMatch(BoardPlaces::opensByItself));
         plain.put(
                 "stages",
                 paper.route().stream().map(stage -> stage(stage, paper)).toList());
         return plain;
+    }
+
+    private static boolean opensByItself(Stage stage) {
+        return stage instanceof Stage.Admission door && door.ways().contains(Stage.Admission.Way.SCHEDULE);
     }
 
     /** The weight of a stage is how wide it is in the strip of the route: its minutes, or nothing where it is passed over. */
@@ -130,6 +136,12 @@ class BoardPlaces {
         plain.put("waiting", live.waiting());
         plain.put("locked", live.locked());
         plain.put("board", standing.board());
+        seated.placed()
+                .appointment()
+                .terms()
+                .supervisor()
+                .ifPresent(somebody ->
+                        plain.put("supervisor", Map.of("name", somebody.name(), "phone", somebody.phone())));
         return plain;
     }
 }

@@ -1,7 +1,9 @@
 package dauntingledger.app.invigilation;
 
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.Noted;
+import dauntingledger.app.ledger.RosterChanged;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Standing;
 import dauntingledger.app.ledger.StandingChanged;
@@ -36,7 +38,7 @@ class Boards {
      * What stands in the rows of the sittings is read when the first window opens a board. From then on the ledger tells of
      * each change (StandingChanged, under the lock of the sitting), which is only noted here; a few times a second all that
      * was noted is sent at once. What is not stored, who is connected and who has to wait before signing in, is looked at
-     * once a second. Who belongs to the place, and where each sits, is looked at with each signal of the time.
+     * once a second, and so is whether the office has changed who belongs to the place and where they sit (RosterChanged).
      */
 
     private static final long NO_TIMEOUT = 0L;
@@ -49,6 +51,7 @@ class Boards {
     private final Clock clock;
     private final ConcurrentMap<Place.Key, Board> boards = new ConcurrentHashMap<>();
     private final ConcurrentMap<SittingId, Shown> bySitting = new ConcurrentHashMap<>();
+    private final Set<ExamId> rostersChanged = ConcurrentHashMap.newKeySet();
 
     Boards(Standings standings, BoardPlaces places, Locks locks, JsonMapper json, Clock clock) {
         this.standings = standings;
@@ -162,7 +165,7 @@ class Boards {
     }
 
     /** Reads a place anew, who sits there or where has changed, and shows all of it in the windows that are open. */
-    void seatedAnew(Place.Key place) {
+    private void readAnew(Place.Key place) {
         boards.computeIfPresent(place, (key, open) -> {
             Board anew = read(key, open.openedAt);
             anew.windows.addAll(open.windows);
@@ -219,9 +222,10 @@ class Boards {
         }
     }
 
-    /** Looks who is connected, and tells of the log; once a second is as often as anybody reads. */
+    /** Looks who belongs here, who is connected, and tells of the log; once a second is as often as anybody reads. */
     @Scheduled(fixedDelayString = "${exam.board.look:1s}")
     void look() {
+        readRosters();
         Instant now = clock.instant();
         Set<String> locked = locks.locked(now);
         for (Board board : boards.values()) {
@@ -256,12 +260,18 @@ class Boards {
                 locked.contains(shown.appointment().candidate()));
     }
 
-    /** Looks who belongs to each place by now: the office goes on entering people while an exam runs. */
-    @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
-    void readRosters() {
+    @EventListener
+    void rosterChanged(RosterChanged change) {
+        rostersChanged.addAll(change.exams());
+    }
+
+    private void readRosters() {
+        Set<ExamId> exams = Set.copyOf(rostersChanged);
+        rostersChanged.removeAll(exams);
         boards.forEach((key, board) -> {
-            if (!roster(standings.of(key.exam(), key.room())).equals(board.roster)) {
-                seatedAnew(key);
+            if (exams.contains(key.exam())
+                    && !roster(standings.of(key.exam(), key.room())).equals(board.roster)) {
+                readAnew(key);
             }
         });
     }

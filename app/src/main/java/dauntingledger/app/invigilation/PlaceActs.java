@@ -24,15 +24,13 @@ import org.springframework.web.bind.annotation.RestController;
 class PlaceActs {
 
     private final Deeds deeds;
-    private final Boards boards;
     private final Ledgers ledgers;
     private final Chairs chairs;
     private final Locks locks;
     private final Clock clock;
 
-    PlaceActs(Deeds deeds, Boards boards, Ledgers ledgers, Chairs chairs, Locks locks, Clock clock) {
+    PlaceActs(Deeds deeds, Ledgers ledgers, Chairs chairs, Locks locks, Clock clock) {
         this.deeds = deeds;
-        this.boards = boards;
         this.ledgers = ledgers;
         this.chairs = chairs;
         this.locks = locks;
@@ -91,9 +89,7 @@ class PlaceActs {
         Appointment sitting = deeds.theOne(chosen);
         Act changed = new Act.PlaceChanged(
                 deeds.bounded(chair, Act.PlaceChanged.MOST_CHAIR), chosen.by(deeds.reason(reason)));
-        Deeds.Done done = deeds.to(List.of(sitting), "place", (one, now) -> changePlace(one, changed, chair, now));
-        boards.seatedAnew(chosen.place().key());
-        return done;
+        return deeds.to(List.of(sitting), "place", (one, now) -> changePlace(one, changed, chair, now));
     }
 
     private Verdict changePlace(Appointment sitting, Act changed, String chair, Instant now) {

@@ -70,6 +70,8 @@ class RoomLog {
                 words.say("board.log.heard-again", who, WallClock.span(Duration.between(again.since(), entry.at())));
             case Act.WindowLeft left ->
                 words.say("board.log.window-left", who, WallClock.span(Duration.between(left.since(), entry.at())));
+            case Act.CameraSaw saw ->
+                words.say("board.log.camera-saw", who, words.say("board.camera." + PlainNames.name(saw.view())));
             case Act.WarningRead read -> words.say("board.log.warning-read", who, read.warning());
             case Act.TimeGranted granted -> by("time-granted", who, granted.by(), WallClock.span(granted.extra()));
             case Act.BreakGiven given -> by("break-given", who, given.by(), WallClock.span(given.longest()));

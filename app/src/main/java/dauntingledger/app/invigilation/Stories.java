@@ -6,15 +6,18 @@ import dauntingledger.app.ledger.Standings;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.room.Portraits;
 import dauntingledger.app.room.TimeStrips;
+import dauntingledger.app.room.WatchPictures;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Message;
@@ -23,6 +26,8 @@ import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
@@ -30,10 +35,13 @@ import org.springframework.stereotype.Component;
 @Component
 class Stories {
 
+    private static final int MOST_PICTURES = 8;
+
     private final Ledgers ledgers;
     private final Papers papers;
     private final Candidates candidates;
     private final Portraits portraits;
+    private final WatchPictures pictures;
     private final Privileges privileges;
     private final TimeStrips strips;
     private final RoomLog log;
@@ -45,6 +53,7 @@ class Stories {
             Papers papers,
             Candidates candidates,
             Portraits portraits,
+            WatchPictures pictures,
             Privileges privileges,
             TimeStrips strips,
             RoomLog log,
@@ -54,6 +63,7 @@ class Stories {
         this.papers = papers;
         this.candidates = candidates;
         this.portraits = portraits;
+        this.pictures = pictures;
         this.privileges = privileges;
         this.strips = strips;
         this.log = log;
@@ -65,6 +75,8 @@ class Stories {
      * A story.
      *
      * @param portrait whether a picture was taken at the door
+     * @param station what the last check of the computer showed, a line each
+     * @param pictures what the camera showed last
      * @param granted the accommodations in words
      * @param clocks what runs, with what is left
      * @param lines what happened, the first first
@@ -78,6 +90,9 @@ class Stories {
             String chair,
             String state,
             boolean portrait,
+            Optional<Supervisor> supervisor,
+            List<String> station,
+            List<Seen> pictures,
             List<String> granted,
             List<Leg> legs,
             List<Running> clocks,
@@ -88,6 +103,9 @@ class Stories {
             int refused,
             boolean over,
             TimeStrips.Strip strip) {}
+
+    /** @param view what the picture shows, as the rulebook names it */
+    record Seen(long id, String time, String view) {}
 
     record Leg(String title, String state, String from, String to) {}
 
@@ -109,6 +127,11 @@ class Stories {
                 appointment.chair(),
                 PlainNames.name(sitting.route().progress()),
                 portraits.of(appointment.sitting()).isPresent(),
+                appointment.terms().supervisor(),
+                station(sitting.arrival()),
+                pictures.of(appointment.sitting(), MOST_PICTURES).stream()
+                        .map(taken -> new Seen(taken.id(), wall.time(taken.at()), PlainNames.name(taken.view())))
+                        .toList(),
                 privileges.of(paper, appointment.terms()),
                 legs(sitting, paper),
                 sitting.clocks().all().stream().map(this::running).toList(),
@@ -125,6 +148,23 @@ class Stories {
                         ledgers.timeline(appointment, now),
                         paper,
                         sitting.route().records()));
+    }
+
+    private List<String> station(Arrival arrival) {
+        return arrival.station().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(measured -> {
+                    String line = PlainNames.name(measured.getKey());
+                    return words.say(
+                            "board.story.station.line",
+                            words.say("station." + line),
+                            words.say("room.station."
+                                    + (measured.getKey().passes(measured.getValue()) ? "passed" : "attention")),
+                            words.say(
+                                    "room.station.figures." + line,
+                                    measured.getValue().toArray()));
+                })
+                .toList();
     }
 
     private Line line(Entry entry) {

@@ -57,11 +57,11 @@ public record Appointment(
      * Returns this sitting in another place.
      *
      * @param to a room; none at home, or if it is not said yet
-     * @param code what opens the door there
+     * @param code what opens the door there to whoever has no supervisor
      */
     public Appointment at(Optional<RoomId> to, String otherChair, String code) {
         return new Appointment(
-                sitting, candidate, paper, otherChair, terms.withCode(code), seed, exam.map(in -> in.in(to)));
+                sitting, candidate, paper, otherChair, terms.in(to, code), seed, exam.map(in -> in.in(to)));
     }
 
     /** Returns this sitting, drawn with another seed. */

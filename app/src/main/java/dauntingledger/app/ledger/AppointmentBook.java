@@ -11,9 +11,11 @@ import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -30,6 +32,7 @@ class AppointmentBook implements Appointments {
     private final Papers papers;
     private final LedgerStore ledgers;
     private final JsonMapper json;
+    private final ApplicationEventPublisher events;
     private final SecureRandom random = new SecureRandom();
     private final Cache<SittingId, Appointment> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
@@ -39,12 +42,14 @@ class AppointmentBook implements Appointments {
             TransactionTemplate transactions,
             Papers papers,
             LedgerStore ledgers,
-            JsonMapper json) {
+            JsonMapper json,
+            ApplicationEventPublisher events) {
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;
         this.ledgers = ledgers;
         this.json = json;
+        this.events = events;
     }
 
     @Override
@@ -68,17 +73,24 @@ class AppointmentBook implements Appointments {
             });
             kept.put(sitting, after);
         });
+        tell(before.exam().stream().map(Appointment.InExam::exam));
         return find(sitting).orElseThrow();
     }
 
     @Override
     public void seatAt(SittingId sitting, String chair, Runnable besides) {
-        kept.put(sitting, transactions.execute(status -> {
+        Appointment after = transactions.execute(status -> {
             besides.run();
             SittingRecord found = entities.find(SittingRecord.class, sitting.value());
             found.sitAt(chair);
             return found.appointment(json);
-        }));
+        });
+        kept.put(sitting, after);
+        tell(after.exam().stream().map(Appointment.InExam::exam));
+    }
+
+    private void tell(Stream<ExamId> exams) {
+        events.publishEvent(new RosterChanged(exams.collect(Collectors.toSet())));
     }
 
     @Override
@@ -99,6 +111,11 @@ class AppointmentBook implements Appointments {
             });
             touched.forEach(appointment -> kept.invalidate(appointment.sitting()));
         });
+        tell(Stream.concat(
+                touched.stream()
+                        .flatMap(appointment -> appointment.exam().stream())
+                        .map(Appointment.InExam::exam),
+                revision.made().stream().map(made -> made.exam().exam())));
     }
 
     /** Many people have the same terms; each is tried once. */
@@ -175,6 +192,7 @@ class AppointmentBook implements Appointments {
             return of(exam);
         });
         all.forEach(appointment -> kept.invalidate(appointment.sitting()));
+        tell(Stream.of(exam));
     }
 
     @Override

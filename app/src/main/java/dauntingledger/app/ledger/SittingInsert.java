@@ -1,6 +1,7 @@
 package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.plain.AccommodationsCodec;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.sitting.Window;
@@ -21,8 +22,9 @@ final class SittingInsert {
     private static final int BATCH = 1_000;
     private static final String INSERT = """
             insert into sitting (candidate, paper, paper_version, seat, doors_at, opens_at, closes_at, ends_at, code,
-                accommodations, theme, text_size, seed, exam, room, entered_by, shown, centre)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
+                accommodations, theme, text_size, seed, exam, room, entered_by, shown, centre, supervisor,
+                supervisor_phone)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
 
     private SittingInsert() {}
 
@@ -64,6 +66,8 @@ final class SittingInsert {
         insert.setString(16, booking.exam().origin().name());
         insert.setBoolean(17, booking.exam().shown());
         setNumber(insert, 18, Optional.of(booking.exam().centre()).filter(centre -> centre != 0));
+        insert.setString(19, terms.supervisor().map(Supervisor::name).orElse(""));
+        insert.setString(20, terms.supervisor().map(Supervisor::phone).orElse(""));
     }
 
     private static void setNumber(PreparedStatement insert, int index, Optional<Long> number) throws SQLException {

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.AccommodationsCodec;
 import dauntingledger.rulebook.plain.CanonicalJson;
@@ -58,6 +59,11 @@ class SittingRecord {
 
     @Column(length = 8192)
     private String accommodations = "";
+
+    private String supervisor = "";
+
+    @Column(name = "supervisor_phone")
+    private String supervisorPhone = "";
 
     private String theme = "";
 
@@ -131,6 +137,8 @@ class SittingRecord {
             this.endsAt = terms.window().ends().orElse(null);
         }
         this.code = terms.code();
+        this.supervisor = terms.supervisor().map(Supervisor::name).orElse("");
+        this.supervisorPhone = terms.supervisor().map(Supervisor::phone).orElse("");
     }
 
     final void grant(Accommodations granted, Terms.Display display) {
@@ -145,9 +153,13 @@ class SittingRecord {
                 candidate,
                 new PaperRef(new PaperId(paper), paperVersion),
                 seat,
-                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize)),
+                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize), supervisor()),
                 seed,
                 inExam());
+    }
+
+    private Optional<Supervisor> supervisor() {
+        return supervisor.isEmpty() ? Optional.empty() : Optional.of(new Supervisor(supervisor, supervisorPhone));
     }
 
     private Optional<Appointment.InExam> inExam() {

@@ -1,19 +1,24 @@
 package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.sitting.Window;
+import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
  * On what terms a candidate sits a paper.
  *
  * @param code what opens the door where the paper asks for a code; known to the invigilator, never sent to a browser of
  *     the candidate
+ * @param supervisor who looks after a candidate at home; the code is theirs then, and nobody else has it
  */
-public record Terms(Window window, String code, Accommodations accommodations, Display display) {
+public record Terms(
+        Window window, String code, Accommodations accommodations, Display display, Optional<Supervisor> supervisor) {
 
     /** At any time, without a code, like everybody else. */
-    public static final Terms OPEN = new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN);
+    public static final Terms OPEN = new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty());
 
     /**
      * How the room looks for this candidate until they change it.
@@ -36,14 +41,31 @@ public record Terms(Window window, String code, Accommodations accommodations, D
     }
 
     public Terms within(Window hours) {
-        return new Terms(hours, code, accommodations, display);
+        return new Terms(hours, code, accommodations, display, supervisor);
     }
 
     public Terms withCode(String opening) {
-        return new Terms(window, opening, accommodations, display);
+        return new Terms(window, opening, accommodations, display, supervisor);
+    }
+
+    /**
+     * Returns these in a place: whoever sits in a room has no supervisor of their own.
+     *
+     * @param placeCode what opens the door there to whoever has none
+     */
+    public Terms in(Optional<RoomId> room, String placeCode) {
+        return room.isEmpty() && supervisor.isPresent()
+                ? this
+                : new Terms(window, placeCode, accommodations, display, Optional.empty());
+    }
+
+    /** @param newCode makes a code for one who comes new to this sitting */
+    public Terms supervisedBy(Supervisor other, Supplier<String> newCode) {
+        String opening = supervisor.isPresent() ? code : newCode.get();
+        return new Terms(window, opening, accommodations, display, Optional.of(other));
     }
 
     public Terms granting(Accommodations granted, Display shown) {
-        return new Terms(window, code, granted, shown);
+        return new Terms(window, code, granted, shown, supervisor);
     }
 }

@@ -16,6 +16,7 @@ import dauntingledger.app.words.ChosenLanguage;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Window;
@@ -82,6 +83,11 @@ class Letters {
                     try (PdfSheet sheet = file.sheet()) {
                         new Letter(sheet, exam, sitting, to, place, Optional.ofNullable(pins.get(to.number()))).write();
                     }
+                    sitting.terms().supervisor().ifPresent(somebody -> {
+                        try (PdfSheet sheet = file.sheet()) {
+                            new Letter(sheet, exam, sitting, to, place, Optional.empty()).write(somebody);
+                        }
+                    });
                     return to;
                 });
             }
@@ -127,6 +133,22 @@ class Letters {
                 y = sheet.paragraph(words.say("letter.station", address.of("/")), LEFT, y - 10, 10.5f, WIDE);
             }
             y = sheet.paragraph(words.say("letter.keep"), LEFT, y - 8, 10.5f, WIDE);
+        }
+
+        /** A sheet for who opens the door at home; the candidate does not see it. */
+        void write(Supervisor somebody) {
+            sheet.heading(words.say("letter.supervisor.title"), LEFT, y, 20, WIDE);
+            y -= 26;
+            sheet.text(somebody.name(), LEFT, y, 13, WIDE);
+            y -= 30;
+            y = sheet.paragraph(words.say("letter.supervisor.text", to.name(), exam.title()), LEFT, y, ROW_SIZE, WIDE);
+            y -= 30;
+            sheet.frame(LEFT, y - 18, WIDE, 36);
+            sheet.text(words.say("letter.supervisor.code"), LEFT + 12, y, 10, LABEL);
+            sheet.text(sitting.terms().code(), LEFT + LABEL, y - 2, 17, 170);
+            y -= 50;
+            when();
+            y = sheet.paragraph(words.say("letter.supervisor.phone", somebody.phone()), LEFT, y - 8, 10.5f, WIDE);
         }
 
         private void secrets() {

@@ -19,6 +19,7 @@ import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.RosterColumn;
 import dauntingledger.rulebook.exam.RosterFinding;
+import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.number.Numeral;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -78,6 +79,8 @@ class RosterController {
             String seat,
             String granted,
             String origin,
+            String supervisor,
+            String code,
             boolean pin) {}
 
     /** A finding as it is shown. */
@@ -149,6 +152,11 @@ class RosterController {
                             sitting.chair(),
                             granted(sitting.terms().accommodations()),
                             sitting.exam().orElseThrow().origin().name().toLowerCase(Locale.ROOT),
+                            sitting.terms()
+                                    .supervisor()
+                                    .map(somebody -> somebody.name() + ", " + somebody.phone())
+                                    .orElse(""),
+                            sitting.terms().code(),
                             !withoutPin.contains(person.number()));
                 })
                 .toList();
@@ -309,6 +317,8 @@ class RosterController {
                 Numeral.write(granted.factor()),
                 String.valueOf(extraBreak.toMinutes()),
                 granted.aids().isEmpty() ? "" : String.join("|", granted.aids()),
-                person.language());
+                person.language(),
+                sitting.terms().supervisor().map(Supervisor::name).orElse(""),
+                sitting.terms().supervisor().map(Supervisor::phone).orElse(""));
     }
 }

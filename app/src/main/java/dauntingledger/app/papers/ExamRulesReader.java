@@ -16,6 +16,7 @@ import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -54,7 +55,16 @@ final class ExamRulesReader {
                         isTrue(element, "stay"),
                         span(element, "shortest", Duration.ofSeconds(2)),
                         whole(element, "warnings", "0"),
-                        word(element, "then", Watch.Then.values(), "nothing")));
+                        word(element, "then", Watch.Then.values(), "nothing"),
+                        element.elements("camera").map(ExamRulesReader::camera).findFirst()));
+    }
+
+    private static WatchCamera camera(XmlElement element) {
+        return new WatchCamera(
+                span(element, "from", Duration.ofSeconds(20)),
+                span(element, "to", Duration.ofSeconds(60)),
+                span(element, "patience", Duration.ofSeconds(20)),
+                span(element, "keep", Duration.ofDays(30)));
     }
 
     private static OwnBreaks ownBreaks(XmlElement element) {

@@ -59,6 +59,11 @@ class ArrivalController {
         this.clock = clock;
     }
 
+    private static final int MOST_NOISE = 128 * 1024;
+
+    /** How many bytes came. */
+    record Took(int bytes) {}
+
     /** A code as it was typed. */
     record Code(String code) {}
 
@@ -104,7 +109,7 @@ class ArrivalController {
         if (sent.length > PortraitStore.MOST_BYTES) {
             throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, "a picture has at most 512 KB");
         }
-        PortraitStore.Picture picture = PortraitStore.read(sent)
+        CameraPicture picture = CameraPicture.read(sent, "png")
                 .orElseThrow(() -> new MalformedDataException("this is no PNG picture of at most 640 by 640 pixels"));
         if (!picture.view().isGood()) {
             return new Judged(picture.view().figure(), List.of());
@@ -112,6 +117,17 @@ class ArrivalController {
         portraits.keep(appointment.sitting(), picture, now);
         Outcome outcome = ledgers.record(appointment, new Act.PortraitTaken(stage.id(), picture.digest()), now);
         return new Judged(picture.view().figure(), made(appointment, outcome));
+    }
+
+    /** Takes noise, to see how fast it comes; keeps nothing. */
+    @PostMapping(path = "/line", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @ResponseBody
+    Took line(HttpServletRequest request) throws IOException {
+        int taken = request.getInputStream().readNBytes(MOST_NOISE + 1).length;
+        if (taken > MOST_NOISE) {
+            throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, "at most 128 KB of noise");
+        }
+        return new Took(taken);
     }
 
     /** The station check ahead of the day; its result is kept with the sitting. */

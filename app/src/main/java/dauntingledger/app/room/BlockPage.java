@@ -2,6 +2,7 @@ package dauntingledger.app.room;
 
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.sitting.Window;
 import java.util.List;
 import java.util.Optional;
@@ -33,6 +34,8 @@ class BlockPage implements StagePage<Stage.Block> {
         model.addAttribute("wholeView", here.paper().hasWholeView(stage));
         model.addAttribute("ownBreaks", ruleWords.ownBreaks(here.paper()).orElse(""));
         model.addAttribute("blockRules", ruleWords.block(here.paper(), stage, here.window()));
+        model.addAttribute(
+                "camera", here.paper().rules().watch().flatMap(Watch::camera).isPresent());
         model.addAttribute("costs", stages.costs(stage));
         model.addAttribute(
                 "pages",

@@ -10,6 +10,12 @@ import org.springframework.ui.Model;
 @Component
 class NoticePage implements StagePage<Stage.Notice> {
 
+    private final RuleWords ruleWords;
+
+    NoticePage(RuleWords ruleWords) {
+        this.ruleWords = ruleWords;
+    }
+
     @Override
     public Class<Stage.Notice> kind() {
         return Stage.Notice.class;
@@ -18,6 +24,8 @@ class NoticePage implements StagePage<Stage.Notice> {
     @Override
     public void show(Stage.Notice stage, Here here, Model model) {
         model.addAttribute("pages", here.pages(stage.id()));
+        model.addAttribute(
+                "watch", stage.consentToCamera() ? ruleWords.watch(here.paper()).orElse("") : "");
         model.addAttribute("statement", statement(stage, here));
         model.addAttribute(
                 "digest", Hash.of(here.pages(stage.id()).getFirst().html()).hex());

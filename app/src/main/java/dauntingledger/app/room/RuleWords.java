@@ -13,6 +13,7 @@ import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.WatchCamera;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
@@ -133,13 +134,25 @@ class RuleWords {
             if (watch.staying()) {
                 rules.add(words.say("rule.watch.staying"));
             }
-            rules.add(words.say("rule.watch.written", watch.shortest().toSeconds()));
-            if (watch.warnings() > 0) {
-                rules.add(words.say("rule.watch.warnings", watch.warnings()));
+            if (watch.fullScreen() || watch.staying()) {
+                rules.add(words.say("rule.watch.written", watch.shortest().toSeconds()));
+                if (watch.warnings() > 0) {
+                    rules.add(words.say("rule.watch.warnings", watch.warnings()));
+                }
+                rules.add(words.say("rule.watch.then." + PlainNames.name(watch.then())));
             }
-            rules.add(words.say("rule.watch.then." + PlainNames.name(watch.then())));
+            watch.camera().ifPresent(camera -> rules.add(camera(camera)));
             return String.join(" ", rules);
         });
+    }
+
+    private String camera(WatchCamera camera) {
+        return words.say(
+                "rule.watch.camera",
+                camera.from().toSeconds(),
+                camera.to().toSeconds(),
+                camera.patience().toSeconds(),
+                camera.keep().toDays());
     }
 
     private String ownBreaks(OwnBreaks breaks) {

@@ -46,7 +46,7 @@ final class Rights {
         requests.requestMatchers(EVERYBODY).permitAll();
         requests.requestMatchers("/").authenticated();
         requests.requestMatchers("/account/**").hasRole(STAFF);
-        requests.requestMatchers("/time", "/display", "/sittings/**", "/practice/**")
+        requests.requestMatchers("/time", "/line", "/display", "/sittings/**", "/practice/**")
                 .hasRole(CANDIDATE);
         requests.requestMatchers("/centre/**").hasRole(CENTRE);
         requests.requestMatchers(SECRET).hasRole(OFFICE);

@@ -90,7 +90,7 @@ class BoardPagesTest extends BrowserTest {
         assertThat(need).hasCount(0);
         assertThat(page.locator("#help-label")).not().hasText("Calling");
 
-        board.locator("[data-ask-deed=message]").click();
+        board.locator("[data-ask-deed=message]:not([data-words])").click();
         submit("message", Map.of("words", "Please be quiet."));
         assertThat(board.locator("#said")).containsText("Sent: 12 of 12.");
         assertThat(place(caller)).containsText("message not read");

@@ -221,7 +221,7 @@ class BoardTest extends BoardHall {
                 late,
                 Optional.of(new Chairs.Place(room().id(), Chair.of(freeChair()).orElseThrow())));
 
-        boards.readRosters();
+        boards.look();
 
         assertThat(last("room", stream)).contains("\"sitting\":" + late.sitting());
         opensRules(late);

@@ -170,7 +170,7 @@ class ArrivalEndpointTest extends ExamServerTest {
 
         @Test
         void isKeptWithTheSittingAndShownToTheInvigilatorOnly() throws Exception {
-            send(PortraitStoreTest.picture(320, 240, 1))
+            send(CameraPictureTest.picture(320, 240, 1))
                     .andExpect(status().isOk())
                     .andExpect(content().string(containsString("portrait-taken")));
 
@@ -183,8 +183,8 @@ class ArrivalEndpointTest extends ExamServerTest {
 
         @Test
         void isTakenAgainUntilExactlyOneFaceIsInIt() throws Exception {
-            send(PortraitStoreTest.picture(320, 240, 2)).andExpect(content().json("{\"view\":2,\"entries\":[]}"));
-            send(PortraitStoreTest.picture(320, 240, 0)).andExpect(content().json("{\"view\":0,\"entries\":[]}"));
+            send(CameraPictureTest.picture(320, 240, 2)).andExpect(content().json("{\"view\":2,\"entries\":[]}"));
+            send(CameraPictureTest.picture(320, 240, 0)).andExpect(content().json("{\"view\":0,\"entries\":[]}"));
             assertThat(sitting(appointment).arrival().portrait()).isEmpty();
         }
 

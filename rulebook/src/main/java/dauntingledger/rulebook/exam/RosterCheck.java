@@ -202,7 +202,8 @@ public final class RosterCheck {
                     factor(),
                     extraBreak(),
                     aids(),
-                    language());
+                    language(),
+                    supervisor());
         }
 
         private String of(RosterColumn column) {
@@ -270,6 +271,26 @@ public final class RosterCheck {
                 wrong(RosterColumn.SEAT, Problem.SEAT_TAKEN, String.valueOf(first));
             }
             return chair;
+        }
+
+        private Optional<Supervisor> supervisor() {
+            String name = of(RosterColumn.SUPERVISOR);
+            String phone = of(RosterColumn.SUPERVISOR_PHONE);
+            if (name.isEmpty() && phone.isEmpty()) {
+                return Optional.empty();
+            }
+            if (name.isEmpty()) {
+                wrong(RosterColumn.SUPERVISOR, Problem.SUPERVISOR_MISSING, phone);
+                return Optional.empty();
+            }
+            if (!Supervisor.isPhone(phone)) {
+                wrong(RosterColumn.SUPERVISOR_PHONE, Problem.PHONE_WRONG, phone);
+                return Optional.empty();
+            }
+            if (!of(RosterColumn.ROOM).isEmpty()) {
+                wrong(RosterColumn.SUPERVISOR, Problem.SUPERVISOR_IN_ROOM, of(RosterColumn.ROOM));
+            }
+            return Optional.of(new Supervisor(name, phone));
         }
 
         private Optional<Rational> factor() {

@@ -14,7 +14,9 @@ public enum RosterColumn {
     TIME_FACTOR(8),
     EXTRA_BREAK_MINUTES(4),
     AIDS(400),
-    LANGUAGE(16);
+    LANGUAGE(16),
+    SUPERVISOR(120),
+    SUPERVISOR_PHONE(40);
 
     private final int longest;
 

@@ -45,7 +45,10 @@ public record RosterFinding(int line, String column, Problem problem, String det
         FACTOR_WRONG,
         MINUTES_WRONG,
         NO_PLACE_FOR_BREAK,
-        UNKNOWN_LANGUAGE;
+        UNKNOWN_LANGUAGE,
+        PHONE_WRONG,
+        SUPERVISOR_MISSING,
+        SUPERVISOR_IN_ROOM;
 
         /** Returns its name as words name it, like {@code seat-taken}. */
         public String key() {

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param extraBreak what each break is longer by, or the length of a break where the paper has none
  * @param aids what they may use besides; an empty list takes all away
  * @param language of their letter; may be empty: not given
+ * @param supervisor who looks after them at home
  */
 public record RosterLine(
         String number,
@@ -28,7 +29,8 @@ public record RosterLine(
         Optional<Rational> factor,
         Optional<Duration> extraBreak,
         Optional<List<String>> aids,
-        String language) {
+        String language,
+        Optional<Supervisor> supervisor) {
 
     public RosterLine {
         requireNonNull(number, "number");
@@ -40,5 +42,6 @@ public record RosterLine(
         requireNonNull(extraBreak, "extraBreak");
         aids = aids.map(List::copyOf);
         requireNonNull(language, "language");
+        requireNonNull(supervisor, "supervisor");
     }
 }

@@ -22,9 +22,19 @@ final class ExamRulesCheck {
                 new Requirements()
                         .requireWarnings(rules.roomWarnings(), Requirements.LONGEST)
                         .found());
-        rules.watch().ifPresent(watch -> findings.add("the watch", watch.findings()));
+        rules.watch().ifPresent(this::watch);
         surveys(rules.surveys());
         equipment(rules.equipment());
+    }
+
+    private void watch(Watch watch) {
+        String place = "the watch";
+        findings.add(place, watch.findings());
+        findings.require(
+                watch.camera().isEmpty()
+                        || route.stream().takeWhile(stage -> !stage.isBlock()).anyMatch(Stage::consentsToCamera),
+                place,
+                "a camera looks on, but no notice with consent to it stands before the first block");
     }
 
     private void surveys(List<Survey> surveys) {

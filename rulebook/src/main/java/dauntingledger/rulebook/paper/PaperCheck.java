@@ -84,8 +84,7 @@ final class PaperCheck {
     }
 
     private boolean hasConsentBefore(int index) {
-        return route.subList(0, index).stream()
-                .anyMatch(stage -> stage instanceof Stage.Notice notice && notice.consentToCamera());
+        return route.subList(0, index).stream().anyMatch(Stage::consentsToCamera);
     }
 
     private boolean hasBlockBefore(int index) {

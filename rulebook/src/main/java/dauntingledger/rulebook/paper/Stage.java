@@ -62,6 +62,11 @@ public sealed interface Stage {
         return false;
     }
 
+    /** Returns whether going on from it allows pictures to be taken. */
+    default boolean consentsToCamera() {
+        return false;
+    }
+
     /** Returns this stage with the times that somebody with accommodations has. */
     default Stage granted(StageTimes times) {
         return this;
@@ -263,6 +268,11 @@ public sealed interface Stage {
         @Override
         public AtLimit atLimit() {
             return AtLimit.DECLINES;
+        }
+
+        @Override
+        public boolean consentsToCamera() {
+            return consentToCamera;
         }
 
         @Override

@@ -40,6 +40,13 @@ public enum StationLine {
             return figures.get(0) == PictureView.ONE_FACE.figure();
         }
     },
+    /** How fast the line carries what is sent, in kilobits a second, and the round trip, in milliseconds. */
+    CONNECTION(2) {
+        @Override
+        boolean suffices(List<Long> figures) {
+            return figures.get(0) >= LEAST_UPLOAD_KBITS && figures.get(1) <= MOST_ROUND_TRIP_MILLIS;
+        }
+    },
     /** 1 if the browser lets the exam fill the screen. */
     FULL_SCREEN(1) {
         @Override
@@ -58,6 +65,9 @@ public enum StationLine {
      * delays the acknowledgement of answers, and from a second on candidates doubt that they counted.
      */
     public static final int MOST_ROUND_TRIP_MILLIS = 1_000;
+
+    /** Enough for answers, drawings and the pictures of a camera at once. */
+    public static final int LEAST_UPLOAD_KBITS = 256;
 
     private final int figures;
 

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What is asked of somebody who sits where nobody else is in charge.
@@ -13,8 +14,10 @@ import java.util.List;
  * @param shortest how short an absence is written down without being counted
  * @param warnings how many absences are warned of before anything follows; 0 for none
  * @param then what follows each absence after the last warning
+ * @param camera how a camera looks on, if one does
  */
-public record Watch(boolean fullScreen, boolean staying, Duration shortest, int warnings, Then then) {
+public record Watch(
+        boolean fullScreen, boolean staying, Duration shortest, int warnings, Then then, Optional<WatchCamera> camera) {
 
     private static final int MOST_WARNINGS = 20;
     private static final Duration LONGEST_UNCOUNTED = Duration.ofMinutes(1);
@@ -22,6 +25,7 @@ public record Watch(boolean fullScreen, boolean staying, Duration shortest, int 
     public Watch {
         requireNonNull(shortest, "shortest");
         requireNonNull(then, "then");
+        requireNonNull(camera, "camera");
     }
 
     /** What follows. */
@@ -41,8 +45,12 @@ public record Watch(boolean fullScreen, boolean staying, Duration shortest, int 
 
     /** Returns what an author got wrong about it, a sentence each; empty if nothing is. */
     List<String> findings() {
-        return new Requirements()
-                .require(fullScreen || staying, "nothing is asked: say full-screen or stay, or leave the element out")
+        Requirements requirements = new Requirements();
+        camera.ifPresent(look -> look.findings().forEach(finding -> requirements.require(false, finding)));
+        return requirements
+                .require(
+                        fullScreen || staying || camera.isPresent(),
+                        "nothing is asked: say full-screen, stay or camera, or leave the element out")
                 .require(
                         warnings >= 0 && warnings <= MOST_WARNINGS,
                         "their number must be 0 to " + MOST_WARNINGS + ", but was " + warnings)

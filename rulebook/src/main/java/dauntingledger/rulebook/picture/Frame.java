@@ -20,6 +20,7 @@ public record Frame(int width, int height, int[] rgb) {
      */
 
     private static final int DARK_LUMA = 40;
+    private static final int LEAST_SPREAD = 8;
     private static final int LEAST_SHARE_OF_FACE = 60;
     private static final int RED = 95;
     private static final int GREEN = 40;
@@ -42,6 +43,9 @@ public record Frame(int width, int height, int[] rgb) {
         if (meanLuma() < DARK_LUMA) {
             return PictureView.TOO_DARK;
         }
+        if (spread() < LEAST_SPREAD) {
+            return PictureView.COVERED;
+        }
         return switch (faces()) {
             case 0 -> PictureView.NO_FACE;
             case 1 -> PictureView.ONE_FACE;
@@ -49,13 +53,31 @@ public record Frame(int width, int height, int[] rgb) {
         };
     }
 
-    /** Returns the mean luma, 0 to 255, by ITU-R BT.601. */
     private long meanLuma() {
         long sum = 0;
         for (int pixel : rgb) {
-            sum += 299L * red(pixel) + 587L * green(pixel) + 114L * blue(pixel);
+            sum += luma(pixel);
         }
-        return sum / (1000L * rgb.length);
+        return sum / rgb.length;
+    }
+
+    /** Returns how far apart the pixels are in the part of red, green and blue where they are furthest. */
+    private int spread() {
+        int[] least = {255, 255, 255};
+        int[] most = {0, 0, 0};
+        for (int pixel : rgb) {
+            int[] parts = {red(pixel), green(pixel), blue(pixel)};
+            for (int i = 0; i < parts.length; i++) {
+                least[i] = Math.min(least[i], parts[i]);
+                most[i] = Math.max(most[i], parts[i]);
+            }
+        }
+        return Math.max(most[0] - least[0], Math.max(most[1] - least[1], most[2] - least[2]));
+    }
+
+    /** Returns the luma of a pixel, 0 to 255, by ITU-R BT.601. */
+    private static long luma(int pixel) {
+        return (299L * red(pixel) + 587L * green(pixel) + 114L * blue(pixel)) / 1000;
     }
 
     private int faces() {

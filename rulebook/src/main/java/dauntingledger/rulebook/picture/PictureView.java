@@ -5,7 +5,9 @@ public enum PictureView {
     NO_FACE(0),
     ONE_FACE(1),
     SEVERAL_FACES(2),
-    TOO_DARK(3);
+    TOO_DARK(3),
+    /** Nearly one colour: something is before the camera. */
+    COVERED(4);
 
     private final int figure;
 

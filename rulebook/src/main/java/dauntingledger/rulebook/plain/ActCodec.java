@@ -3,6 +3,7 @@ package dauntingledger.rulebook.plain;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -81,6 +82,7 @@ public final class ActCodec {
             .kind("incident-noted", Act.IncidentNoted.class, incidentNoted())
             .kind("heard-again", Act.HeardAgain.class, heardAgain())
             .kind("window-left", Act.WindowLeft.class, windowLeft())
+            .kind("camera-saw", Act.CameraSaw.class, cameraSaw())
             .kind("warning-read", Act.WarningRead.class, warningRead())
             .kind("break-given", Act.BreakGiven.class, breakGiven())
             .kind("message-sent", Act.MessageSent.class, messageSent())
@@ -273,6 +275,13 @@ public final class ActCodec {
                 Act.WindowLeft::new,
                 Field.of("how", MemberType.name(Act.Absence.values()), Act.WindowLeft::how),
                 Field.of("since", MemberType.INSTANT, Act.WindowLeft::since));
+    }
+
+    private static Schema<Act.CameraSaw> cameraSaw() {
+        return Schema.of(
+                Act.CameraSaw::new,
+                Field.of("view", MemberType.name(PictureView.values()), Act.CameraSaw::view),
+                Field.of("since", MemberType.INSTANT, Act.CameraSaw::since));
     }
 
     private static Schema<Act.WarningRead> warningRead() {

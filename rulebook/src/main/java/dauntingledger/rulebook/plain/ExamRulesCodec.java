@@ -8,6 +8,7 @@ import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
 
 /** The rules of a paper about moving, entering, breaks and finishing as plain values. */
 final class ExamRulesCodec {
@@ -26,13 +27,21 @@ final class ExamRulesCodec {
             Field.of("about", Ids.STAGE, Survey::about),
             Field.of("title", MemberType.TEXT, Survey::title));
 
+    private static final Schema<WatchCamera> CAMERA = Schema.of(
+            WatchCamera::new,
+            Field.of("from", MemberType.MILLIS, WatchCamera::from),
+            Field.of("to", MemberType.MILLIS, WatchCamera::to),
+            Field.of("patience", MemberType.MILLIS, WatchCamera::patience),
+            Field.of("keep", MemberType.MILLIS, WatchCamera::keep));
+
     private static final Schema<Watch> WATCH = Schema.of(
             Watch::new,
             Field.of("fullScreen", MemberType.TRUTH, Watch::fullScreen),
             Field.of("staying", MemberType.TRUTH, Watch::staying),
             Field.of("shortest", MemberType.MILLIS, Watch::shortest),
             Field.of("warnings", MemberType.COUNT, Watch::warnings),
-            Field.of("then", MemberType.name(Watch.Then.values()), Watch::then));
+            Field.of("then", MemberType.name(Watch.Then.values()), Watch::then),
+            Field.optional("camera", MemberType.object(CAMERA), Watch::camera));
 
     static final Schema<ExamRules> CONDUCT = Schema.of(
             ExamRules::new,

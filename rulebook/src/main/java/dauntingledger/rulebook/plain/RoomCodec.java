@@ -4,6 +4,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.sitting.Absences;
 import dauntingledger.rulebook.sitting.Arrival;
@@ -38,7 +39,7 @@ public final class RoomCodec {
         if (sitting.isPaused()) {
             plain.put("pauseWords", sitting.pauseWords());
         }
-        sitting.paper().rules().watch().ifPresent(watch -> plain.put("watch", watch(sitting.absences(), watch)));
+        sitting.paper().rules().watch().ifPresent(watch -> plain.put("watch", watch(sitting, watch)));
         plain.put("breakGiven", sitting.isBreakGiven());
         plain.put(
                 "messages", sitting.messages().stream().map(RoomCodec::message).toList());
@@ -112,15 +113,26 @@ public final class RoomCodec {
         return plain;
     }
 
-    private static Map<String, Object> watch(Absences absences, Watch watch) {
+    private static Map<String, Object> watch(Sitting sitting, Watch watch) {
+        Absences absences = sitting.absences();
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("fullScreen", watch.fullScreen());
+        plain.put("staying", watch.staying());
+        plain.put("counted", absences.counted());
+        plain.put("last", absences.last().toMillis());
+        plain.put("unread", absences.unread(watch));
+        plain.put("warnings", watch.warnings());
+        plain.put("then", PlainNames.name(watch.then()));
+        sitting.camera().ifPresent(camera -> plain.put("camera", camera(sitting, camera)));
+        return plain;
+    }
+
+    private static Map<String, Object> camera(Sitting sitting, WatchCamera camera) {
         return Map.of(
-                "fullScreen", watch.fullScreen(),
-                "staying", watch.staying(),
-                "counted", absences.counted(),
-                "last", absences.last().toMillis(),
-                "unread", absences.unread(watch),
-                "warnings", watch.warnings(),
-                "then", PlainNames.name(watch.then()));
+                "from", camera.from().toMillis(),
+                "to", camera.to().toMillis(),
+                "patience", camera.patience().toMillis(),
+                "seen", sitting.seen().map(seen -> PlainNames.name(seen.view())).orElse(""));
     }
 
     private static Map<String, Object> message(Message message) {

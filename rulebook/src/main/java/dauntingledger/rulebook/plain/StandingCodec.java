@@ -46,6 +46,7 @@ public final class StandingCodec {
         sitting.pausedSince().ifPresent(since -> plain.put("pausedSince", since.toEpochMilli()));
         rest(sitting, plain);
         sitting.help().filter(help -> help.answer().isEmpty()).ifPresent(help -> plain.put("call", call(help)));
+        checkedAhead(sitting).ifPresent(checked -> plain.put("checked", checked));
         needed(sitting).ifPresent(needed -> plain.put("door", needed));
         Absences absences = sitting.absences();
         if (absences.times() > 0) {
@@ -57,6 +58,14 @@ public final class StandingCodec {
                 .watch()
                 .filter(watch -> watch.then() == Watch.Then.TELL && watch.isBeyondWarnings(absences.counted()))
                 .ifPresent(watch -> plain.put("awayTold", true));
+        sitting.seen()
+                .ifPresent(seen -> plain.put(
+                        "camera",
+                        Map.of(
+                                "view",
+                                PlainNames.name(seen.view()),
+                                "since",
+                                seen.since().toEpochMilli())));
         long unread = sitting.messages().stream()
                 .filter(message -> message.readAt().isEmpty())
                 .count();
@@ -121,6 +130,24 @@ public final class StandingCodec {
 
     private static String shortened(String note) {
         return note.length() <= MOST_NOTE ? note : note.substring(0, MOST_NOTE - 1) + "…";
+    }
+
+    /** What the station check has shown that was made before the day. */
+    private static Optional<Map<String, Object>> checkedAhead(Sitting sitting) {
+        Arrival arrival = sitting.arrival();
+        if (!sitting.route().isUntouched()) {
+            return Optional.empty();
+        }
+        return arrival.stationAt()
+                .map(at -> Map.of(
+                        "at",
+                        at.toEpochMilli(),
+                        "wanting",
+                        sitting.paper().route().stream()
+                                .filter(Stage.StationCheck.class::isInstance)
+                                .flatMap(check -> arrival.wanting((Stage.StationCheck) check).stream())
+                                .map(PlainNames::name)
+                                .toList()));
     }
 
     /** What holds the candidate up between the door and the first question. */

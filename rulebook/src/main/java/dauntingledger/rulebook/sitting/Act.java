@@ -9,6 +9,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -541,6 +542,18 @@ public sealed interface Act {
     record WindowLeft(Absence how, Instant since) implements OnWatch {
         public WindowLeft {
             requireNonNull(how, "how");
+            requireNonNull(since, "since");
+        }
+    }
+
+    /**
+     * Says what the camera has seen for longer than the paper bears, or, after such, one face again.
+     *
+     * @param since since when it has
+     */
+    record CameraSaw(PictureView view, Instant since) implements OnWatch {
+        public CameraSaw {
+            requireNonNull(view, "view");
             requireNonNull(since, "since");
         }
     }

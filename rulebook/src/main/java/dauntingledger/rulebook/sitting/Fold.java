@@ -215,6 +215,7 @@ final class Fold extends State {
     private void apply(Act.OnWatch act) {
         Watch watch = paper().rules().watch().orElseThrow();
         switch (act) {
+            case Act.CameraSaw saw -> seen = saw;
             case Act.WarningRead read -> absences = absences.warned(read.warning());
             case Act.WindowLeft left -> {
                 int before = absences.counted();
@@ -313,6 +314,7 @@ final class Fold extends State {
         }
         endedAt = null;
         absences = Absences.NONE;
+        seen = NOTHING_STRANGE;
     }
 
     /** Goes on to a stage: a block waits to be opened, anything else opens by itself. */

@@ -87,9 +87,21 @@ final class Permission {
         Watch watch = state.paper().rules().watch().get();
         return switch (act) {
             case Act.WindowLeft left -> left.since().isAfter(state.at()) ? Verdict.WRONG_SHAPE : inBlock();
+            case Act.CameraSaw saw -> cameraSaw(saw, watch);
             case Act.WarningRead read ->
                 read.warning() == state.absences.unread(watch) ? Verdict.PERMITTED : Verdict.ALREADY_SO;
         };
+    }
+
+    private Verdict cameraSaw(Act.CameraSaw saw, Watch watch) {
+        if (watch.camera().isEmpty()) {
+            return Verdict.NOT_NEEDED;
+        }
+        if (saw.since().isAfter(state.at())) {
+            return Verdict.WRONG_SHAPE;
+        }
+        Verdict verdict = inBlock();
+        return verdict.isPermitted() && saw.view() == state.seen.view() ? Verdict.ALREADY_SO : verdict;
     }
 
     private Verdict onMessage(Act.OnMessages act) {

@@ -4,6 +4,9 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -159,6 +162,17 @@ public final class Sitting {
     /** Returns what the invigilator has said to the candidate, in order. */
     public List<Message> messages() {
         return fold.messages;
+    }
+
+    /** Returns the camera that looks on now, if one does: in a block, and not in a break or a pause. */
+    public Optional<WatchCamera> camera() {
+        boolean looksOn = fold.current() instanceof Stage.Block && fold.breaks.since() == null && !fold.isPaused();
+        return paper().rules().watch().flatMap(Watch::camera).filter(camera -> looksOn);
+    }
+
+    /** Returns what that camera sees since when, if it is something else than one face. */
+    public Optional<Act.CameraSaw> seen() {
+        return camera().map(camera -> fold.seen).filter(saw -> !saw.view().isGood());
     }
 
     /** Returns how often and how long the candidate was away from the exam's window, since the sitting was last reopened. */

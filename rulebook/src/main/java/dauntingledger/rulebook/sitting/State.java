@@ -2,6 +2,7 @@ package dauntingledger.rulebook.sitting;
 
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.tools.Toolbox;
 import java.time.Instant;
 import java.util.List;
@@ -18,6 +19,8 @@ abstract sealed class State permits Fold {
 
     /** How many messages one candidate can be sent. */
     static final int MOST_MESSAGES = 200;
+
+    static final Act.CameraSaw NOTHING_STRANGE = new Act.CameraSaw(PictureView.ONE_FACE, Instant.EPOCH);
 
     final PaperIndex index;
     QuestionStates states;
@@ -42,6 +45,9 @@ abstract sealed class State permits Fold {
 
     List<Message> messages = List.of();
     Absences absences = Absences.NONE;
+
+    /** What the camera was said to see last. */
+    Act.CameraSaw seen = NOTHING_STRANGE;
 
     @Nullable
     Instant pausedSince;
@@ -86,6 +92,7 @@ abstract sealed class State permits Fold {
         this.seat = other.seat;
         this.messages = other.messages;
         this.absences = other.absences;
+        this.seen = other.seen;
         this.pausedSince = other.pausedSince;
         this.pauseWords = other.pauseWords;
         this.pauseTold = other.pauseTold;

@@ -54,7 +54,8 @@ class RosterCheckTest {
                                 Optional.of(Rational.of(5, 4)),
                                 Optional.empty(),
                                 Optional.of(List.of("a lamp", "a ruler")),
-                                "de"),
+                                "de",
+                                Optional.empty()),
                         new RosterLine(
                                 "BW-40002",
                                 "Bo",
@@ -64,7 +65,8 @@ class RosterCheckTest {
                                 Optional.empty(),
                                 Optional.empty(),
                                 Optional.empty(),
-                                ""));
+                                "",
+                                Optional.empty()));
     }
 
     @ParameterizedTest

@@ -42,7 +42,14 @@ class FrameTest {
     }
 
     @Test
+    void seesThatSomethingIsBeforeTheCamera() {
+        assertThat(view()).isEqualTo(PictureView.COVERED);
+    }
+
+    @Test
     void seesNobodyInAnEmptyRoom() {
+        oval(10, 10, 8, 0xdfe6ec);
+
         assertThat(view()).isEqualTo(PictureView.NO_FACE);
     }
 

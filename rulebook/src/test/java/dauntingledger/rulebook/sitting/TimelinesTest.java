@@ -17,6 +17,7 @@ import static org.junit.jupiter.api.Named.named;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Clocks;
+import dauntingledger.rulebook.paper.Confirmation;
 import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.ExamRules;
@@ -29,7 +30,9 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
 import dauntingledger.rulebook.testing.Desk;
+import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Timelines;
 import java.io.IOException;
 import java.io.InputStream;
@@ -38,6 +41,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -101,6 +105,7 @@ class TimelinesTest {
             Map.entry("counted", route(List.of(read(), one(), handIn()), box("one", 20, "read", "one"))),
             Map.entry("between-stands", between(Clocks.STAND_STILL)),
             Map.entry("between-runs", between(Clocks.RUN_ON)),
+            Map.entry("filmed", filmed()),
             Map.entry("watched", watched(3, Watch.Then.TELL)),
             Map.entry("watched-ends", watched(2, Watch.Then.END)),
             Map.entry("watched-silently", watched(0, Watch.Then.NOTHING)),
@@ -182,9 +187,37 @@ class TimelinesTest {
     }
 
     private static Paper watched(int warnings, Watch.Then then) {
-        Watch watch = new Watch(true, true, Duration.ofSeconds(2), warnings, then);
+        Watch watch = new Watch(true, true, Duration.ofSeconds(2), warnings, then, Optional.empty());
         return route(List.of(one(), rest(0, false), two(), handIn()), box20(), box30())
-                .with(new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.of(watch), Equipment.NONE));
+                .with(watching(watch));
+    }
+
+    private static Paper filmed() {
+        Stage consent = new Stage.Notice(
+                stage("consent"),
+                "Consent",
+                1,
+                Set.of(SamplePapers.DIGEST),
+                Optional.empty(),
+                Confirmation.PRESS,
+                true,
+                false);
+        Duration patience = Duration.ofSeconds(20);
+        Watch watch = new Watch(
+                false,
+                false,
+                Duration.ofSeconds(2),
+                0,
+                Watch.Then.NOTHING,
+                Optional.of(new WatchCamera(patience, Duration.ofMinutes(1), patience, Duration.ofDays(30))));
+        OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, false);
+        return route(List.of(consent, one(), rest(0, false), two(), handIn()), box20(), box30())
+                .with(new ExamRules(
+                        false, Optional.of(breaks), List.of(), List.of(), Optional.of(watch), Equipment.NONE));
+    }
+
+    private static ExamRules watching(Watch watch) {
+        return new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.of(watch), Equipment.NONE);
     }
 
     private static Paper moving(Movement movement) {

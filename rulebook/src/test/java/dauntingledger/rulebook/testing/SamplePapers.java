@@ -124,7 +124,7 @@ public final class SamplePapers {
 
     /** A notice with the text of {@link #DIGEST} that is accepted by one press. */
     public static Stage.Notice notice(String id, Optional<Duration> limit) {
-        return new Stage.Notice(stage(id), "Notice " + id, 1, Set.of(DIGEST), limit, Confirmation.PRESS, false, false);
+        return new Stage.Notice(stage(id), "Notice " + id, 1, Set.of(DIGEST), limit, Confirmation.PRESS, true, false);
     }
 
     public static Stage.Instructions instructions(String id) {

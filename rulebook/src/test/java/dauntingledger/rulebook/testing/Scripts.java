@@ -26,6 +26,8 @@ import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Tool;
 import dauntingledger.rulebook.paper.Watch;
+import dauntingledger.rulebook.paper.WatchCamera;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Interaction;
@@ -64,6 +66,9 @@ import java.util.Set;
  * somewhere, but about one in five is whatever comes.
  */
 public final class Scripts {
+
+    private static final WatchCamera CAMERA =
+            new WatchCamera(Duration.ofSeconds(20), Duration.ofMinutes(1), Duration.ofSeconds(20), Duration.ofDays(30));
 
     private final Random random;
 
@@ -134,7 +139,8 @@ public final class Scripts {
             boxes.add(box("all", "block0", random.nextBoolean() ? "hand-in" : "block" + (blocks - 1)));
         }
         route.add(SamplePapers.handIn(whole ? finish() : Finish.AT_ANY_TIME));
-        Paper paper = SamplePapers.paper(route, boxes).with(rules());
+        Paper paper =
+                SamplePapers.paper(route, boxes).with(rules(route.getFirst().consentsToCamera()));
         return oneIn(2) ? paper.with(paper.rules().with(equipment(paper))) : paper;
     }
 
@@ -159,7 +165,7 @@ public final class Scripts {
         };
     }
 
-    private ExamRules rules() {
+    private ExamRules rules(boolean camera) {
         Optional<OwnBreaks> breaks = oneIn(3)
                 ? Optional.of(new OwnBreaks(
                         random.nextInt(3),
@@ -180,7 +186,8 @@ public final class Scripts {
                                 true,
                                 Duration.ofSeconds(2),
                                 random.nextInt(4),
-                                Watch.Then.values()[random.nextInt(3)]))
+                                Watch.Then.values()[random.nextInt(3)],
+                                camera ? Optional.of(CAMERA) : Optional.empty()))
                         : Optional.empty(),
                 Equipment.NONE);
     }
@@ -320,8 +327,9 @@ public final class Scripts {
     }
 
     private Act seldom(Paper paper) {
-        return switch (random.nextInt(20)) {
+        return switch (random.nextInt(21)) {
             case 18 -> new Act.WindowLeft(Act.Absence.HIDDEN, Desk.NINE);
+            case 20 -> new Act.CameraSaw(PictureView.values()[random.nextInt(5)], Desk.NINE);
             case 19 -> new Act.WarningRead(1 + random.nextInt(2));
             case 14 -> new Act.BreakGiven(minutes(1, 5), By.of("Invigilator"));
             case 15 -> new Act.MessageSent("m" + random.nextInt(4), "Look up, please", By.of("Invigilator"));

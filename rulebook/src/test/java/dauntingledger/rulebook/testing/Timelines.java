@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
@@ -111,6 +112,10 @@ public final class Timelines {
             case "absences" ->
                 sitting.absences().counted() + "/" + sitting.absences().times() + " "
                         + span(sitting.absences().together());
+            case "seen" ->
+                sitting.seen()
+                        .map(saw -> saw.view() + " since " + since(saw.since()))
+                        .orElse("nothing");
             case "unread" ->
                 String.valueOf(sitting.messages().stream()
                         .filter(message -> message.readAt().isEmpty())
@@ -154,6 +159,8 @@ public final class Timelines {
             case "stop" -> new Act.SittingEnded(By.NOBODY);
             case "reopen" -> new Act.Reopened(new StageId(words[1]), "Exam office", Actor.OFFICE);
             case "away" -> new Act.WindowLeft(Act.Absence.HIDDEN, instant(words[1]));
+            case "saw" -> new Act.CameraSaw(PictureView.valueOf(words[1]), instant(words[2]));
+            case "accept" -> new Act.NoticeAccepted(new StageId(words[1]), SamplePapers.DIGEST, "");
             case "warned" -> new Act.WarningRead(Integer.parseInt(words[1]));
             case "again" -> new Act.HeardAgain(instant(words[1]));
             case "resume" -> new Act.Resumed(By.NOBODY);

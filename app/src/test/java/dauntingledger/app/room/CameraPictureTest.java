@@ -14,22 +14,29 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 
 /** Pictures as a browser might send them. */
-class PortraitStoreTest {
+public class CameraPictureTest {
 
     static byte[] picture(int width, int height, int faces) {
-        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        return picture(width, height, faces, "png");
+    }
+
+    /** Returns a picture of a room with a window and some faces. */
+    public static byte[] picture(int width, int height, int faces, String format) {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D canvas = image.createGraphics();
         canvas.setColor(new Color(0xaab8c4));
         canvas.fillRect(0, 0, width, height);
+        canvas.setColor(new Color(0xd9e2ea));
+        canvas.fillRect(width * 7 / 8, 0, width / 8, height / 3);
         canvas.setColor(new Color(0xe8b98f));
         for (int i = 0; i < faces; i++) {
             canvas.fillOval(20 + i * width / 2, height / 6, width / 4, height * 2 / 3);
         }
         canvas.dispose();
         try {
-            ByteArrayOutputStream png = new ByteArrayOutputStream();
-            ImageIO.write(image, "png", png);
-            return png.toByteArray();
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(image, format, out);
+            return out.toByteArray();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -42,28 +49,28 @@ class PortraitStoreTest {
         System.arraycopy(sent, 0, smuggling, 0, sent.length);
         System.arraycopy("<script>x()</script>".getBytes(StandardCharsets.US_ASCII), 0, smuggling, sent.length, 20);
 
-        PortraitStore.Picture read = PortraitStore.read(smuggling).orElseThrow();
+        CameraPicture read = CameraPicture.read(smuggling, "png").orElseThrow();
 
         assertThat(read.view()).isEqualTo(PictureView.ONE_FACE);
-        assertThat(new String(read.png(), StandardCharsets.ISO_8859_1)).doesNotContain("script");
-        assertThat(ImageIO.read(new ByteArrayInputStream(read.png())).getWidth())
+        assertThat(new String(read.bytes(), StandardCharsets.ISO_8859_1)).doesNotContain("script");
+        assertThat(ImageIO.read(new ByteArrayInputStream(read.bytes())).getWidth())
                 .isEqualTo(320);
         assertThat(read.digest()).hasSize(64);
     }
 
     @Test
     void countsFaces() throws IOException {
-        assertThat(PortraitStore.read(picture(320, 240, 0)).orElseThrow().view())
+        assertThat(CameraPicture.read(picture(320, 240, 0), "png").orElseThrow().view())
                 .isEqualTo(PictureView.NO_FACE);
-        assertThat(PortraitStore.read(picture(320, 240, 2)).orElseThrow().view())
+        assertThat(CameraPicture.read(picture(320, 240, 2), "png").orElseThrow().view())
                 .isEqualTo(PictureView.SEVERAL_FACES);
     }
 
     @Test
     void refusesWhatIsNoSmallPicture() throws IOException {
-        assertThat(PortraitStore.read(picture(2000, 40, 1))).isEmpty();
-        assertThat(PortraitStore.read("no picture".getBytes(StandardCharsets.UTF_8)))
+        assertThat(CameraPicture.read(picture(2000, 40, 1), "png")).isEmpty();
+        assertThat(CameraPicture.read("no picture".getBytes(StandardCharsets.UTF_8), "png"))
                 .isEmpty();
-        assertThat(PortraitStore.read(new byte[0])).isEmpty();
+        assertThat(CameraPicture.read(new byte[0], "png")).isEmpty();
     }
 }
