@@ -11,8 +11,9 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> chosen =
-                args.length == 0 ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd") : List.of(args);
+        List<String> chosen = args.length == 0
+                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd")
+                : List.of(args);
         if (!ALL.containsAll(chosen)) {
             System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd]");
             System.exit(2);
