@@ -16,6 +16,7 @@ await build({
     page: 'js/page.js',
     office: 'js/office.js',
     board: 'js/board.js',
+    marking: 'js/marking.js',
     theme: 'js/theme.js',
     'station-ahead': 'js/station-ahead.js',
     'sending-first': 'js/sending-first.js',

@@ -30,7 +30,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
-/** Opens the exam office of the demo: staff of every role, two rooms, three exams, as the office itself would. */
+/** Opens the exam office of the demo: staff of every role, two rooms, exams, as the office itself would. */
 @Component
 class DemoOffice {
 
@@ -50,6 +50,7 @@ class DemoOffice {
     private final WallClock wall;
     private final Clock clock;
     private final ObjectProvider<DemoCrowd> crowd;
+    private final ObjectProvider<DemoPast> past;
 
     DemoOffice(
             Staff staff,
@@ -60,7 +61,8 @@ class DemoOffice {
             DemoSittings sittings,
             WallClock wall,
             Clock clock,
-            ObjectProvider<DemoCrowd> crowd) {
+            ObjectProvider<DemoCrowd> crowd,
+            ObjectProvider<DemoPast> past) {
         this.staff = staff;
         this.rooms = rooms;
         this.exams = exams;
@@ -70,6 +72,7 @@ class DemoOffice {
         this.wall = wall;
         this.clock = clock;
         this.crowd = crowd;
+        this.past = past;
     }
 
     /** Does nothing in an installation that has staff already. */
@@ -89,6 +92,7 @@ class DemoOffice {
                 Set.of());
         String licenceId = licence.id().value();
         takeOn(Role.MARKER, "MRK-1", "Alexis Penhale", "margin-note-in-teal", Set.of(), Set.of(licenceId));
+        takeOn(Role.MARKER, "MRK-2", "Yara Quillmoor", "a-second-pair-of-eyes", Set.of(), Set.of(licenceId));
         takeOn(Role.CHIEF_MARKER, "CHF-1", "Bertil Oswin", "two-readers-one-mark", Set.of(), Set.of(licenceId));
         takeOn(Role.AUDITOR, "AUD-1", "Concha Idris", "read-every-last-line", Set.of(), Set.of());
 
@@ -97,6 +101,7 @@ class DemoOffice {
         running(plan("Licence examination, winter", licence, today(now), Set.of(north), false));
         if (crowd.getIfAvailable() != null) {
             announced(plan("Cadets’ entrance, first day", cadets, today(now), Set.of(south), false), "today");
+            past.ifAvailable(earlier -> earlier.hold(licence, radio));
             announced(plan("Shore radio, at home today", radio, today(now), Set.of(), true), "at-home");
         }
         announced(plan("Cadets’ entrance, second day", cadets, morning(now.plusDays(1)), Set.of(north, south), false));

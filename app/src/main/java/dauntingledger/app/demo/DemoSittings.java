@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -74,6 +75,16 @@ class DemoSittings {
         });
     }
 
+    /** Brings a sitting of an exam from its first question to the hand-in. */
+    void throughAll(Appointment made, Instant at, Function<Item, List<Act>> answering) {
+        Past past = new Past(made, at, answering);
+        past.enter();
+        List<Stage> route = papers.text(made.paper()).paper().route();
+        for (Stage stage : route) {
+            past.through(stage);
+        }
+    }
+
     void inProgress(String candidate, PaperRef paper, String seat) {
         unless(
                 candidate,
@@ -109,12 +120,18 @@ class DemoSittings {
     /** A sitting as somebody brings it about, at instants that lie behind the clock of the house. */
     private final class Past {
         private final Appointment made;
+        private final Function<Item, List<Act>> answering;
         private Instant at;
         private int steps;
 
         Past(Appointment made, Instant at) {
+            this(made, at, DemoAnswers::answering);
+        }
+
+        Past(Appointment made, Instant at, Function<Item, List<Act>> answering) {
             this.made = made;
             this.at = at;
+            this.answering = answering;
         }
 
         void enter() {
@@ -134,9 +151,18 @@ class DemoSittings {
             }
         }
 
-        /** Goes through a stage after the arrival: answers its questions, takes its break, hands in. */
+        /** Goes through a stage: accepts it, answers its questions, takes its break, hands in. */
         void through(Stage stage) {
             switch (stage) {
+                case Stage.Notice notice ->
+                    act(new Act.NoticeAccepted(
+                            notice.id(), notice.textDigests().iterator().next(), ""));
+                case Stage.StationCheck check -> {
+                    act(new Act.StationExcused(check.id(), "Jonna Hartwell"));
+                    act(new Act.StageLeft(check.id()));
+                }
+                case Stage.Admission door -> act(new Act.CodeGiven(door.id(), true));
+                case Stage.Instructions read -> act(new Act.StageLeft(read.id()));
                 case Stage.Block block -> {
                     if (sitting().route().position() instanceof Position.Before) {
                         act(new Act.StageOpened(block.id()));
@@ -158,7 +184,7 @@ class DemoSittings {
         void answer(Item item) {
             DemoAnswers.looking(item).forEach(this::act);
             at = at.plusSeconds(12 + 17L * (steps++ % 4));
-            DemoAnswers.answering(item).forEach(this::act);
+            answering.apply(item).forEach(this::act);
             at = at.plusSeconds(3);
         }
 

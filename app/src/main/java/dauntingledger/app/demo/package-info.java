@@ -1,6 +1,6 @@
 /** Fills a fresh installation with the demo world. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "words"})
+@ApplicationModule(allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "results", "words"})
 package dauntingledger.app.demo;
 
 import org.jspecify.annotations.NullMarked;

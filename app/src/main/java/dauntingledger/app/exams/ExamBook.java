@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -44,7 +45,10 @@ class ExamBook implements Exams {
     private final SearchIndex index;
     private final Notices notices;
     private final ExamFigures figures;
+    private final Unmarked unmarked;
+    private final ResultsFixed results;
     private final OpenExams open;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
     private final DoorCodes codes = new DoorCodes();
 
@@ -72,7 +76,10 @@ class ExamBook implements Exams {
             SearchIndex index,
             Notices notices,
             ExamFigures figures,
+            Unmarked unmarked,
+            ResultsFixed results,
             OpenExams open,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.entities = entities;
         this.transactions = transactions;
@@ -82,7 +89,10 @@ class ExamBook implements Exams {
         this.index = index;
         this.notices = notices;
         this.figures = figures;
+        this.unmarked = unmarked;
+        this.results = results;
         this.open = open;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -211,6 +221,18 @@ class ExamBook implements Exams {
     }
 
     @Override
+    public List<Exam> closed(Set<String> ofPapers) {
+        return transactions.execute(status -> entities
+                .createQuery("from ExamRecord where state = :state and paper in :papers order by id", ExamRecord.class)
+                .setParameter("state", ExamState.CLOSED)
+                .setParameter("papers", ofPapers)
+                .getResultList()
+                .stream()
+                .map(ExamRecord::exam)
+                .toList());
+    }
+
+    @Override
     public List<Exam> all(List<ExamId> exams) {
         return exams.stream().flatMap(exam -> find(exam).stream()).toList();
     }
@@ -239,7 +261,8 @@ class ExamBook implements Exams {
                 found.begun(),
                 found.unfinished(),
                 found.held(),
-                to == ExamState.MARKED ? figures.unmarked(exam) : 0);
+                to == ExamState.MARKED ? unmarked.in(exam) : 0,
+                to != ExamState.RELEASED || results.in(exam));
     }
 
     private boolean isLookedAfter(Exam exam, RoomId room) {
@@ -265,6 +288,7 @@ class ExamBook implements Exams {
                     obstacles.stream().map(PlainNames::name).toList());
         }
         appointments.show(id, to.isShown(), () -> open.hold(exam).state(to));
+        events.publishEvent(new ExamBrought(exam, to));
     }
 
     @Override

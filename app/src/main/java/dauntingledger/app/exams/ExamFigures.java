@@ -1,13 +1,8 @@
 package dauntingledger.app.exams;
 
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.RoomId;
-import dauntingledger.app.papers.Papers;
 import jakarta.persistence.EntityManager;
-import java.time.Clock;
-import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -20,17 +15,9 @@ import org.springframework.transaction.annotation.Transactional;
 class ExamFigures {
 
     private final EntityManager entities;
-    private final Appointments appointments;
-    private final Ledgers ledgers;
-    private final Papers papers;
-    private final Clock clock;
 
-    ExamFigures(EntityManager entities, Appointments appointments, Ledgers ledgers, Papers papers, Clock clock) {
+    ExamFigures(EntityManager entities) {
         this.entities = entities;
-        this.appointments = appointments;
-        this.ledgers = ledgers;
-        this.papers = papers;
-        this.clock = clock;
     }
 
     /**
@@ -84,18 +71,5 @@ class ExamFigures {
         return sittings.stream()
                 .filter(sitting -> begun.contains(sitting.sitting().value()))
                 .collect(Collectors.toSet());
-    }
-
-    /** Returns how many sittings of an exam have answers that wait for a person's marks. */
-    int unmarked(Exam exam) {
-        Instant now = clock.instant();
-        return (int) appointments.of(exam.id()).stream()
-                .filter(sitting -> ledgers.openIfReadable(sitting, now)
-                        .map(opened -> papers.score(sitting.paper(), opened.sitting())
-                                        .pending()
-                                        .signum()
-                                > 0)
-                        .orElse(true))
-                .count();
     }
 }

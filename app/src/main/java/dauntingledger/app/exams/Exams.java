@@ -32,6 +32,9 @@ public interface Exams {
     /** Returns exams, those that open last first. */
     List<Exam> page(int from, int most);
 
+    /** Returns the exams of some papers that are closed and not marked yet, the oldest first. */
+    List<Exam> closed(Set<String> ofPapers);
+
     List<Exam> all(List<ExamId> exams);
 
     /** Returns what keeps an exam from a state now; nothing if it can be brought there. */

@@ -16,9 +16,11 @@ import dauntingledger.app.words.Calendars;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Verdict;
 import dauntingledger.rulebook.sitting.Window;
@@ -98,7 +100,8 @@ class HomeController {
             List<String> brings,
             List<String> granted,
             boolean checks,
-            String checked) {
+            String checked,
+            boolean result) {
 
         public boolean isEnterable() {
             return state == State.OPEN || state == State.IN_PROGRESS || state == State.DECLINED_OPEN;
@@ -143,6 +146,9 @@ class HomeController {
         }
         if (request.isUserInRole(Role.CENTRE.name())) {
             return "redirect:/centre";
+        }
+        if (request.isUserInRole(Role.MARKER.name()) || request.isUserInRole(Role.CHIEF_MARKER.name())) {
+            return "redirect:/marking";
         }
         if (!request.isUserInRole("CANDIDATE")) {
             return "redirect:/account";
@@ -229,7 +235,11 @@ class HomeController {
                 sitting.arrival()
                         .stationAt()
                         .map(at -> words.say("home.checked", wall.day(at), wall.minute(at)))
-                        .orElse(""));
+                        .orElse(""),
+                sitting.route().progress() == Progress.HANDED_IN
+                        && exams.of(appointment)
+                                .filter(exam -> exam.state(now) == ExamState.RELEASED)
+                                .isPresent());
     }
 
     private PaperText text(Appointment appointment) {

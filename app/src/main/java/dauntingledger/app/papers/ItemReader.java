@@ -3,6 +3,7 @@ package dauntingledger.app.papers;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.app.papers.PaperText.Stimulus;
+import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Interaction;
@@ -72,7 +73,12 @@ final class ItemReader {
 
     /** What an item comes to, besides its marks. */
     record Read(
-            List<Interaction> interactions, Item.Credit credit, ItemKey key, ItemText text, List<Feedback> feedback) {}
+            List<Interaction> interactions,
+            Item.Credit credit,
+            ItemKey key,
+            Optional<MarkingScheme> scheme,
+            ItemText text,
+            List<Feedback> feedback) {}
 
     Optional<Read> read() {
         if (!root.name().equals("qti-assessment-item")) {
@@ -106,8 +112,25 @@ final class ItemReader {
                 interactions,
                 credit(judged, interactions),
                 judged,
+                scheme(judged),
                 new ItemText(firstWords(words), stimuli, parts, pictures.media()),
                 feedback(judged)));
+    }
+
+    /** What a person marks by; where the author gives nothing, whole marks up to the most. */
+    private Optional<MarkingScheme> scheme(ItemKey judged) {
+        if (judged.judge() != ItemKey.Judge.PERSON) {
+            root.element("dl:scheme")
+                    .ifPresent(unused ->
+                            problems.note(unused, "'dl:scheme' is left out: rules mark this item, and no person"));
+            return Optional.empty();
+        }
+        return problems.attempt(root, () -> SchemeReader.scheme(root))
+                .map(given -> given.orElseGet(() -> MarkingScheme.plain(judged.most())))
+                .map(scheme -> {
+                    scheme.findings(judged.most()).forEach(finding -> problems.add(root, "the scheme: " + finding));
+                    return scheme;
+                });
     }
 
     /** Names what is not supported, and what is left out. */

@@ -7,10 +7,12 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Function;
 
 /**
  * {@code bin/paper check PACKAGE} prints what is wrong with a package, one finding a line; {@code bin/paper score PACKAGE
- * RESPONSES.csv} prints what each response is worth by its key. A package is a zip file, or the folder that is zipped.
+ * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
+ * result of each candidate, all of them being one cohort. A package is a zip file, or the folder that is zipped.
  */
 public final class PaperCommand {
 
@@ -34,14 +36,18 @@ public final class PaperCommand {
                 return check(out, Path.of(args[1]));
             }
             if (args.length == 3 && args[0].equals("score")) {
-                return score(out, Path.of(args[1]), Path.of(args[2]));
+                return sheet(out, Path.of(args[1]), Path.of(args[2]), ResponseSheet::scores);
+            }
+            if (args.length == 3 && args[0].equals("results")) {
+                return sheet(out, Path.of(args[1]), Path.of(args[2]), ResponseSheet::results);
             }
         } catch (IOException e) {
             System.err.println("A file cannot be read: " + e.getMessage());
             return UNUSABLE;
         }
-        System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses to score: "
-                + "bin/paper score PACKAGE RESPONSES.csv. The package is a zip file or a folder.");
+        System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses, to score "
+                + "each (bin/paper score PACKAGE RESPONSES.csv) or to work out the results of all as one cohort (bin/paper"
+                + " results PACKAGE RESPONSES.csv). The package is a zip file or a folder.");
         return UNUSABLE;
     }
 
@@ -60,10 +66,11 @@ public final class PaperCommand {
         findings.forEach(finding -> out.println(finding.place() + ": " + kind + finding.what()));
     }
 
-    private static int score(PrintStream out, Path path, Path responses) throws IOException {
+    private static int sheet(PrintStream out, Path path, Path responses, Function<ResponseSheet, String> printed)
+            throws IOException {
         try {
             ReadPaper paper = PackageFile.readAll(path);
-            out.print(ResponseSheet.read(paper, Files.readString(responses)).scores());
+            out.print(printed.apply(ResponseSheet.read(paper, Files.readString(responses))));
             return GOOD;
         } catch (PackageRefusedException e) {
             e.problems().forEach(System.err::println);

@@ -1,8 +1,12 @@
 package dauntingledger.app.papers;
 
 import dauntingledger.app.search.SearchIndex;
+import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.persistence.EntityManager;
@@ -11,6 +15,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -87,6 +92,26 @@ class PaperStore implements Papers {
     @Override
     public Score score(PaperRef ref, Sitting sitting) {
         return Score.of(paper(ref).key(), sitting);
+    }
+
+    @Override
+    public Score score(PaperRef ref, Sitting sitting, Map<ItemId, Rational> given) {
+        return Score.of(paper(ref).key(), sitting, given);
+    }
+
+    @Override
+    public Map<ItemId, MarkingScheme> schemes(PaperRef ref) {
+        return paper(ref).schemes();
+    }
+
+    @Override
+    public Rational mostOf(PaperRef ref, ItemId item) {
+        return paper(ref).key().of(item).most();
+    }
+
+    @Override
+    public ResultRules results(PaperRef ref) {
+        return paper(ref).results();
     }
 
     @Override

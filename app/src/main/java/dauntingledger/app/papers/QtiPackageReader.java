@@ -1,9 +1,11 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.Finding;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Key;
 import java.io.IOException;
 import java.util.LinkedHashMap;
@@ -62,6 +64,8 @@ final class QtiPackageReader {
     record One(
             PaperText text,
             Key key,
+            ResultRules results,
+            Map<ItemId, MarkingScheme> schemes,
             Map<ItemId, List<Feedback>> feedback,
             Map<String, ItemId> ownNames,
             Map<String, String> folders) {}
@@ -84,10 +88,12 @@ final class QtiPackageReader {
         Paper paper = paper(rules, rest);
         Key judged = new Key(asked.keys());
         judged.findings(paper).forEach(finding -> note(rules, finding));
+        rest.results().findings(paper).forEach(finding -> note(rules, finding));
         problems.throwIfAny();
         PaperText text = new PaperText(
                 paper.languages().first(), paper, rest.about(), rest.pages(), asked.texts(), exhibits.texts());
-        return new One(text, judged, asked.feedback(), asked.ownNames(), rest.folders());
+        return new One(
+                text, judged, rest.results(), asked.schemes(), asked.feedback(), asked.ownNames(), rest.folders());
     }
 
     private Paper paper(XmlElement side, SideFileReader.Read read) {

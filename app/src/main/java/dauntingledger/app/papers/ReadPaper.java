@@ -2,7 +2,9 @@ package dauntingledger.app.papers;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Key;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +15,8 @@ import org.jspecify.annotations.Nullable;
  * All that a package comes to.
  *
  * @param texts the paper in each of its languages
+ * @param results how marks become a result
+ * @param schemes what a person marks by, of each item that one marks
  * @param feedback what authors say to answers, by language and item
  * @param ownNames what items call themselves in their files
  * @param notes what was left out of it
@@ -22,6 +26,8 @@ import org.jspecify.annotations.Nullable;
 record ReadPaper(
         Map<String, PaperText> texts,
         Key key,
+        ResultRules results,
+        Map<ItemId, MarkingScheme> schemes,
         Map<String, Map<ItemId, List<Feedback>>> feedback,
         Map<String, ItemId> ownNames,
         Map<String, Papers.Medium> sounds,
@@ -30,6 +36,7 @@ record ReadPaper(
 
     ReadPaper {
         texts = Map.copyOf(texts);
+        schemes = Map.copyOf(schemes);
         feedback = Map.copyOf(feedback);
         ownNames = Map.copyOf(ownNames);
         sounds = Map.copyOf(sounds);

@@ -1,11 +1,15 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.results.Cohort;
 import dauntingledger.rulebook.scoring.ItemKey;
+import dauntingledger.rulebook.scoring.Score;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -16,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -28,6 +33,7 @@ import org.apache.commons.csv.DuplicateHeaderMode;
 final class ResponseSheet {
 
     private static final List<String> COLUMNS = List.of("candidate", "item", "variable", "value");
+    private static final String COHORT_COLUMNS = "candidate,score,max,percentile,outcome";
     private static final String RESULT_COLUMNS = "candidate,item,score,max,state";
     /** The one place where a score of this sheet is rounded: a third is 0.3333333333. */
     private static final int DECIMALS = 10;
@@ -111,9 +117,50 @@ final class ResponseSheet {
         return out.toString();
     }
 
+    /**
+     * Returns the results of all candidates as one cohort, by their names, as CSV: {@value #COHORT_COLUMNS}. Score and most
+     * are exact; the percentile has two decimals, halves away from zero.
+     */
+    String results() {
+        Map<String, Score> scores = new TreeMap<>();
+        given.forEach((candidate, answers) -> scores.put(
+                candidate,
+                Score.of(paper.in("").paper(), item -> marked(item, answers.getOrDefault(item.id(), Map.of())))));
+        StringBuilder out = new StringBuilder(COHORT_COLUMNS).append('\n');
+        Cohort.results(paper.results(), scores)
+                .forEach(result -> out.append(CSVFormat.RFC4180.format(
+                                result.candidate(),
+                                Numeral.write(result.marks().total()),
+                                Numeral.write(result.marks().most()),
+                                percentile(result.percentile()),
+                                result.outcome().map(PlainNames::name).orElse("")))
+                        .append('\n'));
+        return out.toString();
+    }
+
+    private Score.OfItem marked(Item item, Map<ResponseId, List<String>> answers) {
+        ItemKey key = paper.key().of(item.id());
+        if (isBlank(answers)) {
+            return Score.blank(item);
+        }
+        return key.judge() == ItemKey.Judge.PERSON
+                ? Score.waiting(item)
+                : Score.judged(item, key, key.judgeRead(values(key, answers)));
+    }
+
+    private static boolean isBlank(Map<ResponseId, List<String>> answers) {
+        return answers.values().stream().allMatch(List::isEmpty);
+    }
+
+    private static String percentile(Rational number) {
+        return new BigDecimal(number.numerator())
+                .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP)
+                .toPlainString();
+    }
+
     private String row(String candidate, ItemId item, Map<ResponseId, List<String>> answers) {
         ItemKey key = paper.key().of(item);
-        boolean blank = answers.values().stream().allMatch(List::isEmpty);
+        boolean blank = isBlank(answers);
         boolean pending = !blank && key.judge() == ItemKey.Judge.PERSON;
         String score =
                 pending ? "" : decimal(key.judgeRead(values(key, answers)).score());

@@ -25,6 +25,7 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.TimeBox;
+import dauntingledger.rulebook.results.ResultRules;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -56,10 +57,16 @@ final class SideFileReader {
      * What a side file comes to.
      *
      * @param builder makes the paper when asked for
+     * @param results how marks become a result
      * @param pages the pages of notices and instructions
      * @param folders where the other languages are, by tag
      */
-    record Read(Supplier<Paper> builder, About about, Map<StageId, List<Page>> pages, Map<String, String> folders) {
+    record Read(
+            Supplier<Paper> builder,
+            About about,
+            ResultRules results,
+            Map<StageId, List<Page>> pages,
+            Map<String, String> folders) {
         Paper paper() {
             return builder.get();
         }
@@ -111,6 +118,7 @@ final class SideFileReader {
         Optional<Languages> languages = problems.attempt(root, () -> languages(folders));
         Optional<ExamRules> rules = problems.attempt(root, () -> ExamRulesReader.rules(root))
                 .flatMap(bare -> problems.attempt(root, () -> bare.with(exhibits.equipment(root))));
+        Optional<ResultRules> results = problems.attempt(root, () -> ResultRulesReader.rules(root));
         Optional<String> exit = root.element("exit").map(markup::inside);
         Optional<Boolean> shuffled = problems.attempt(root, () -> isTrue(root, "shuffled-keypad"));
         Optional<Boolean> explains = problems.attempt(root, () -> isTrue(root, "explains-marks"));
@@ -133,6 +141,7 @@ final class SideFileReader {
                         shuffled.orElseThrow(),
                         explains.orElseThrow(),
                         exit.orElse("")),
+                results.orElseThrow(),
                 pages,
                 folders));
     }

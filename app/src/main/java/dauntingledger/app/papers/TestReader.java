@@ -3,6 +3,7 @@ package dauntingledger.app.papers;
 import static dauntingledger.app.papers.DocumentReader.href;
 
 import dauntingledger.app.papers.PaperText.ItemText;
+import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Entering;
 import dauntingledger.rulebook.paper.Item;
@@ -37,6 +38,7 @@ final class TestReader {
     private final Problems problems;
     private final Map<ItemId, ItemText> itemTexts = new LinkedHashMap<>();
     private final Map<ItemId, ItemKey> keys = new LinkedHashMap<>();
+    private final Map<ItemId, MarkingScheme> schemes = new LinkedHashMap<>();
     private final Map<ItemId, List<Feedback>> feedback = new LinkedHashMap<>();
     private final Map<String, ItemId> ownNames = new LinkedHashMap<>();
     private final Map<String, Duration> partLimits = new LinkedHashMap<>();
@@ -63,6 +65,7 @@ final class TestReader {
             Map<String, Duration> limits,
             Map<ItemId, ItemText> texts,
             Map<ItemId, ItemKey> keys,
+            Map<ItemId, MarkingScheme> schemes,
             Map<ItemId, List<Feedback>> feedback,
             Map<String, ItemId> ownNames) {}
 
@@ -75,7 +78,7 @@ final class TestReader {
         setRules.noteUnused("item set", problems);
         sectionRules.noteUnused("section", problems);
         enteringRules.noteUnused("item", problems);
-        return new Read(blocks, partLimits, itemTexts, keys, feedback, ownNames);
+        return new Read(blocks, partLimits, itemTexts, keys, schemes, feedback, ownNames);
     }
 
     Map<String, Stage.Block> blocks(XmlElement test) {
@@ -239,6 +242,7 @@ final class TestReader {
                 .map(read -> {
                     itemTexts.put(id, read.text());
                     keys.put(id, read.key());
+                    read.scheme().ifPresent(scheme -> schemes.put(id, scheme));
                     feedback.put(id, read.feedback());
                     root.map(XmlElement::identifier).ifPresent(own -> ownNames.putIfAbsent(own, id));
                     return new Item(

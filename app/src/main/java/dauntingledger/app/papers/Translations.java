@@ -55,7 +55,16 @@ final class Translations {
         others.forEach((tag, other) -> feedback.put(tag, other.feedback()));
         Map<String, Papers.Medium> sounds = sounds(all);
         problems.throwIfAny();
-        return new ReadPaper(texts, first.key(), feedback, first.ownNames(), sounds, files.asked(), problems.notes());
+        return new ReadPaper(
+                texts,
+                first.key(),
+                first.results(),
+                first.schemes(),
+                feedback,
+                first.ownNames(),
+                sounds,
+                files.asked(),
+                problems.notes());
     }
 
     /** Returns what is left of a plain paper without its words. */

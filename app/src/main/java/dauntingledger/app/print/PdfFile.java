@@ -60,6 +60,12 @@ public final class PdfFile implements AutoCloseable {
         tree.setParentTree(new PDNumberTreeNode(parents, COSArray.class));
     }
 
+    /** Keeps a text in what the file says of itself. */
+    public PdfFile with(String member, String text) {
+        document.getDocumentInformation().setCustomMetadataValue(member, text);
+        return this;
+    }
+
     /** Begins a page in portrait. */
     public PdfSheet sheet() {
         return sheet(A4);

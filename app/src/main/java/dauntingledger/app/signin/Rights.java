@@ -18,6 +18,8 @@ final class Rights {
     private static final String OFFICE = Role.OFFICE.name();
     private static final String INVIGILATOR = Role.INVIGILATOR.name();
     private static final String CENTRE = Role.CENTRE.name();
+    private static final String MARKER = Role.MARKER.name();
+    private static final String CHIEF_MARKER = Role.CHIEF_MARKER.name();
     private static final String AUDITOR = Role.AUDITOR.name();
 
     private static final String[] EVERYBODY = {
@@ -31,6 +33,7 @@ final class Rights {
         "/invitation/*",
         "/register/*",
         "/register/confirm/*",
+        "/certificate/*",
         "/unavailable",
         "/error",
         "/actuator/health"
@@ -49,6 +52,7 @@ final class Rights {
         requests.requestMatchers("/time", "/line", "/display", "/sittings/**", "/practice/**")
                 .hasRole(CANDIDATE);
         requests.requestMatchers("/centre/**").hasRole(CENTRE);
+        requests.requestMatchers("/marking/**").hasAnyRole(MARKER, CHIEF_MARKER);
         requests.requestMatchers(SECRET).hasRole(OFFICE);
         for (HttpMethod reading : List.of(HttpMethod.GET, HttpMethod.HEAD)) {
             requests.requestMatchers(reading, "/invigilation/**").hasAnyRole(INVIGILATOR, AUDITOR);

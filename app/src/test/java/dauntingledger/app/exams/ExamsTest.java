@@ -78,7 +78,7 @@ class ExamsTest extends OfficeWork {
                 .hasMessageContaining("another-state");
         clock.advance(Duration.ofHours(3));
         for (ExamState next : List.of(ExamState.CLOSED, ExamState.MARKED, ExamState.RELEASED, ExamState.PUT_AWAY)) {
-            exams.bring(exam.id(), next);
+            bringTo(exam, next);
         }
 
         assertThat(home(sitting.candidate())).doesNotContain(exam.title());

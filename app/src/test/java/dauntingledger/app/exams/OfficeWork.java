@@ -4,7 +4,9 @@ import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.RoomId;
 import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.results.Results;
 import dauntingledger.rulebook.exam.ExamHours;
+import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.exam.RoomPlan;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -35,6 +37,9 @@ public abstract class OfficeWork extends ExamServerTest {
 
     @Autowired
     protected Chairs chairs;
+
+    @Autowired
+    private Results results;
 
     protected PaperRef paper(String id) {
         return papers.latest().stream()
@@ -96,6 +101,14 @@ public abstract class OfficeWork extends ExamServerTest {
         }
         imports(exam, file.toString());
         return exams.roster(exam.id());
+    }
+
+    /** Brings an exam on to a state; on the way to the release its results are fixed. */
+    protected void bringTo(Exam exam, ExamState to) {
+        if (to == ExamState.RELEASED) {
+            results.workOut(exams.find(exam.id()).orElseThrow(), "OFF-1");
+        }
+        exams.bring(exam.id(), to);
     }
 
     protected static int nextNumber() {

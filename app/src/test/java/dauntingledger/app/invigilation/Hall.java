@@ -12,6 +12,10 @@ import dauntingledger.app.ledger.Batch;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
@@ -28,6 +32,9 @@ import org.springframework.beans.factory.annotation.Autowired;
 
 /** A room in which an exam is held now, with its invigilator and simulated seats. */
 public abstract class Hall extends OfficeWork {
+
+    /** What two people mark. */
+    protected static final ItemId REPORT = new ItemId("report");
 
     protected static final String PASSWORD = "a lamp beside the slipway";
 
@@ -111,5 +118,42 @@ public abstract class Hall extends OfficeWork {
         takesSeat(sitting);
         sends(sitting);
         return sitting;
+    }
+
+    /** Lets everybody of the roster write {@code texts} and hand in, and closes the exam. */
+    protected void writeAndClose(String... texts) {
+        opens(texts.length);
+        for (int i = 0; i < texts.length; i++) {
+            write(roster.get(i), texts[i]);
+        }
+        clock.advance(Duration.ofHours(4));
+        exams.bring(exam().id(), ExamState.CLOSED);
+    }
+
+    private void write(Appointment sitting, String text) {
+        opensRules(sitting);
+        does(sitting, new Act.BlockClosed(new StageId("rules")));
+        does(sitting, new Act.StageOpened(new StageId("tides")));
+        does(sitting, new Act.BlockClosed(new StageId("tides")));
+        clock.advance(Duration.ofMinutes(3));
+        does(sitting, new Act.SignedInAgain());
+        does(sitting, new Act.StageOpened(new StageId("passage")));
+        does(sitting, new Act.BlockClosed(new StageId("passage")));
+        does(sitting, new Act.StageOpened(new StageId("craft")));
+        if (!text.isEmpty()) {
+            does(sitting, new Act.QuestionOpened(REPORT));
+            does(sitting, new Act.Answered(REPORT, new ResponseId("RESPONSE"), Value.typed(text)));
+        }
+        does(sitting, new Act.BlockClosed(new StageId("craft")));
+        does(sitting, new Act.HandedIn());
+    }
+
+    protected String marker(Role role) {
+        String number = "MRK-" + nextNumber();
+        staff.takeOn(
+                new Staff.Profile(
+                        number, "Somebody", "", role, Set.of(), Set.of("pilot-licence"), Staff.NO_CENTRE, false),
+                PASSWORD);
+        return number;
     }
 }

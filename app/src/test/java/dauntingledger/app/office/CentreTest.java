@@ -167,7 +167,7 @@ class CentreTest extends OfficeWork {
         as(teacher, get("/centre/exams/" + exam.id() + "/results.csv")).andExpect(status().isNotFound());
         clock.advance(Duration.ofHours(5));
         for (ExamState state : List.of(ExamState.CLOSED, ExamState.MARKED, ExamState.RELEASED)) {
-            exams.bring(exam.id(), state);
+            bringTo(exam, state);
         }
 
         as(teacher, get("/centre/exams/" + exam.id() + "/results.csv"))

@@ -141,4 +141,41 @@ class PaperCommandTest {
     private String written(String csv) throws IOException {
         return Files.writeString(folder.resolve("responses.csv"), csv).toString();
     }
+
+    @Test
+    void worksOutTheResultsOfACohort() throws IOException {
+        String sheet = HEAD
+                + "c2,goes-first,R1,B\nc2,log-entry,RESPONSE,She called.\n"
+                + "c10,goes-first,R1,A\nc1,goes-first,R1,B\nc1,sign-pairs,RESPONSE,black day\n"
+                + "c1,sign-pairs,RESPONSE,green night\nc3,goes-first,R1,\n";
+
+        assertThat(run("results", packed(Packages.demo()), written(sheet))).isZero();
+        assertThat(printed()).isEqualTo("""
+                        candidate,score,max,percentile,outcome
+                        c1,3,144,87.50,fail
+                        c10,-0.5,144,12.50,fail
+                        c2,2,144,62.50,pending
+                        c3,0,144,37.50,fail
+                        """);
+    }
+
+    @Test
+    void printsNoOutcomeWhereThePaperHasNoRule() throws IOException {
+        Packages plain = Packages.demo()
+                .replacing("daunting-ledger.xml", "<results shows-percentile=\"true\">", "<exit><p>x</p></exit><!--")
+                .replacing("daunting-ledger.xml", "</results>", "-->");
+
+        assertThat(run("results", packed(plain), written(HEAD + "c1,goes-first,R1,B\n")))
+                .isZero();
+        assertThat(printed()).endsWith("c1,2,144,50.00,\n");
+    }
+
+    @Test
+    void saysWhatIsWrongWithRulesOfResults() throws IOException {
+        Packages wrong =
+                Packages.demo().replacing("daunting-ledger.xml", "<pass share=\"1/2\"/>", "<pass share=\"3/2\"/>");
+
+        assertThat(run("check", packed(wrong))).isEqualTo(1);
+        assertThat(printed()).contains("a share must be 0 to 1, but was 3/2");
+    }
 }

@@ -35,6 +35,7 @@ public enum ExamState {
      * @param unfinished how many of these are not over
      * @param held how many entries wait for a decision
      * @param unmarked how many answers wait for a person's marks
+     * @param fixed whether results are worked out of all marks there are
      */
     public record Facts(
             Instant admissionEnds,
@@ -44,7 +45,8 @@ public enum ExamState {
             int begun,
             int unfinished,
             int held,
-            int unmarked) {
+            int unmarked,
+            boolean fixed) {
         public Facts {
             requireNonNull(admissionEnds, "admissionEnds");
         }
@@ -60,6 +62,7 @@ public enum ExamState {
         UNFINISHED,
         HELD,
         UNMARKED,
+        NOT_FIXED,
         BEGUN
     }
 
@@ -120,7 +123,8 @@ public enum ExamState {
                 add(obstacles, facts.held() > 0, Obstacle.HELD);
                 add(obstacles, facts.unmarked() > 0, Obstacle.UNMARKED);
             }
-            case RELEASED, PUT_AWAY -> {}
+            case RELEASED -> add(obstacles, !facts.fixed(), Obstacle.NOT_FIXED);
+            case PUT_AWAY -> {}
         }
         return obstacles;
     }

@@ -17,6 +17,7 @@ import dauntingledger.rulebook.sitting.Sitting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /**
  * The marks of a sitting, exact throughout; whoever shows them rounds, nobody else.
@@ -34,10 +35,33 @@ public record Score(List<OfSection> sections) {
 
     /** Marks the questions of {@code sitting} by {@code key}, which has a rule for each of them. */
     public static Score of(Key key, Sitting sitting) {
+        return of(key, sitting, Map.of());
+    }
+
+    /**
+     * Marks the questions of {@code sitting} by {@code key} and by what people gave.
+     *
+     * @param given the item's own SCORE, of each item that a person has marked
+     */
+    public static Score of(Key key, Sitting sitting, Map<ItemId, Rational> given) {
         requireNonNull(key, "key");
-        Paper paper = sitting.paper();
+        return of(sitting.paper(), item -> {
+            OfItem scored = item(key, sitting.questions().get(item.id()));
+            Rational own = given.get(item.id());
+            return scored.outcome() == Outcome.PENDING && own != null
+                    ? worth(item, own.dividedBy(key.of(item.id()).most()))
+                    : scored;
+        });
+    }
+
+    /**
+     * Adds up what the questions of {@code paper} are worth.
+     *
+     * @param marking what each of them is worth
+     */
+    public static Score of(Paper paper, Function<Item, OfItem> marking) {
         return new Score(
-                paper.sections().map(section -> section(key, sitting, section)).toList());
+                paper.sections().map(section -> section(section, marking)).toList());
     }
 
     public Rational marks() {
@@ -117,14 +141,14 @@ public record Score(List<OfSection> sections) {
         }
     }
 
-    private static OfSection section(Key key, Sitting sitting, Section section) {
+    private static OfSection section(Section section, Function<Item, OfItem> marking) {
         Rational marks = Rational.ZERO;
         Rational pending = Rational.ZERO;
         List<OfItem> items = new ArrayList<>();
         for (ItemSet set : section.sets()) {
             Rational sum = Rational.ZERO;
             for (Item item : set.items()) {
-                OfItem scored = item(key, sitting.questions().get(item.id()));
+                OfItem scored = marking.apply(item);
                 items.add(scored);
                 sum = sum.plus(scored.marks());
                 pending = scored.outcome() == Outcome.PENDING ? pending.plus(item.marks()) : pending;
@@ -139,12 +163,30 @@ public record Score(List<OfSection> sections) {
         Item item = question.item();
         ItemKey judging = key.of(item.id());
         if (question.completeness() == Completeness.BLANK) {
-            return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
+            return blank(item);
         }
-        if (judging.judge() == ItemKey.Judge.PERSON) {
-            return new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
-        }
-        Rational share = Key.share(judging, judging.judge(question.work().responses()));
+        return judging.judge() == ItemKey.Judge.PERSON
+                ? waiting(item)
+                : judged(item, judging, judging.judge(question.work().responses()));
+    }
+
+    /** Returns the marks of an item whose answer waits for a marker. */
+    public static OfItem waiting(Item item) {
+        return new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
+    }
+
+    /** Returns the marks of an item of which nothing was entered. */
+    public static OfItem blank(Item item) {
+        return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
+    }
+
+    /** Returns the marks of an item that has an answer, by what its key makes of that. */
+    public static OfItem judged(Item item, ItemKey judging, ItemKey.Judgement judgement) {
+        return worth(item, Key.share(judging, judgement));
+    }
+
+    /** Returns the marks of an item whose answer is so much of the most that it can be. */
+    private static OfItem worth(Item item, Rational share) {
         if (share.isZero()) {
             return new OfItem(item.id(), item.penalty().negated(), Outcome.WRONG);
         }

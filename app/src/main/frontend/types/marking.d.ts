@@ -1,0 +1,34 @@
+// What the server tells the script of the marker's desk; MarkingController writes it. Marks are exact numbers as text.
+
+export interface Answer {
+  key: string;
+  code: string;
+  texts: { text: string; words: number; onPaper: boolean }[];
+  decides: boolean;
+  others?: { sum: string; points: Record<string, string>; reason: string }[];
+  aside?: string[];
+}
+
+export interface Group {
+  title: string;
+  most: string;
+  exclusive: boolean;
+  points: { id: string; words: string; marks: string; step: string }[];
+}
+
+export interface Given {
+  points: Record<string, string>;
+  adjustment: string;
+  reason: string;
+}
+
+export interface DeskData {
+  address: string;
+  locale: string;
+  words: Record<string, string>;
+  most: string;
+  groups: Group[];
+  adjustment: string;
+  progress: { answers: number; finished: number; own: number; left: number; forChief: number };
+  queue: Answer[];
+}

@@ -1,0 +1,209 @@
+package dauntingledger.app.demo;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamPlan;
+import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.Rosters;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.results.Results;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.rulebook.exam.ExamHours;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
+import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/**
+ * Exams that were held before the demo began: one whose written answers wait for their markers, one whose results are
+ * released. Who is able answers more, and what is hard is answered less, by a seeded model.
+ */
+@Component
+@ConditionalOnProperty("exam.demo.crowd")
+class DemoPast {
+
+    private static final Logger log = LoggerFactory.getLogger(DemoPast.class);
+    private static final long SEED = 4_711;
+    private static final int CLOSED_DAYS_AGO = 3;
+    private static final int RELEASED_DAYS_AGO = 31;
+    private static final LocalTime DOORS = LocalTime.of(8, 30);
+    private static final LocalTime OPENS = LocalTime.of(9, 0);
+    private static final LocalTime ADMISSION_ENDS = LocalTime.of(9, 30);
+    private static final List<String> NAMES = List.of(
+            "Tilda Osterloh",
+            "Anders Brockdorff",
+            "Rieke Mallon",
+            "Joris Haverkamp",
+            "Solveig Tarn",
+            "Emil Rotherbaum",
+            "Nele Quist",
+            "Hanno Petersholm",
+            "Ylva Strandby",
+            "Bente Kornmoor",
+            "Oke Landrup",
+            "Wiebke Sundal");
+    private static final List<String> REPORTS = List.of(
+            "At 15:02 Anchusa touched the ground on the Hopper Sill. Engine stopped at once, and the rudder was tried. At 15:06 she came off by herself with the rising water. Hull and bilges were looked at and found dry; the rudder turns freely. I ask for a survey by a diver before she goes out again, and for the sounding of the sill to be read anew.",
+            "We touched at 15:02 and were off at 15:06. I looked into the bilges: dry. Please let a diver look at her.",
+            "The ship hit something near the sill in the afternoon. Nothing was broken as far as one could see. We are waiting for orders.",
+            "Report to the Board. Ground touched: Hopper Sill, 15:02. Off: 15:06, by herself. What was done: bilges sounded, steering tried, the mate went round the hull with a lamp. No water. What is to be done: a survey before the next passage.",
+            "It was not my fault, because the buoy was not where the chart says. She came off again after four minutes and the crew is well.",
+            "Anchusa, Hopper Sill. 15:02 aground, 15:06 afloat, no help needed. Bilges dry at 15:10 and at 15:30. She stays at the quay until somebody has looked at her bottom.");
+
+    private final Exams exams;
+    private final Rosters rosters;
+    private final Candidates candidates;
+    private final Appointments appointments;
+    private final Ledgers ledgers;
+    private final Papers papers;
+    private final DemoSittings sittings;
+    private final Results results;
+    private final EntityManager entities;
+    private final WallClock wall;
+    private final Clock clock;
+
+    DemoPast(
+            Exams exams,
+            Rosters rosters,
+            Candidates candidates,
+            Appointments appointments,
+            Ledgers ledgers,
+            Papers papers,
+            DemoSittings sittings,
+            Results results,
+            EntityManager entities,
+            WallClock wall,
+            Clock clock) {
+        this.exams = exams;
+        this.rosters = rosters;
+        this.candidates = candidates;
+        this.appointments = appointments;
+        this.ledgers = ledgers;
+        this.papers = papers;
+        this.sittings = sittings;
+        this.results = results;
+        this.entities = entities;
+        this.wall = wall;
+        this.clock = clock;
+    }
+
+    void hold(PaperRef licence, PaperRef radio) {
+        Exam toMark = held("Licence examination, autumn", licence, CLOSED_DAYS_AGO, "BW-4030");
+        state(toMark, ExamState.CLOSED);
+        candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
+        Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, "BW-4040");
+        state(released, ExamState.MARKED);
+        results.workOut(exams.find(released.id()).orElseThrow(), "OFF-1");
+        state(released, ExamState.RELEASED);
+        log.info("Exams that were held before are in place");
+    }
+
+    /** The office cannot bring an exam of the past about; so its state is set as it came to be. */
+    private void state(Exam exam, ExamState to) {
+        appointments.show(
+                exam.id(),
+                to.isShown(),
+                () -> entities.createNativeQuery("update exam set state = ?1 where id = ?2")
+                        .setParameter(1, to.name())
+                        .setParameter(2, exam.id().value())
+                        .executeUpdate());
+    }
+
+    private Exam held(String title, PaperRef paper, int daysAgo, String prefix) {
+        LocalDate day = LocalDate.ofInstant(clock.instant(), wall.zone()).minusDays(daysAgo);
+        ExamHours hours = new ExamHours(day, DOORS, OPENS, ADMISSION_ENDS, Optional.empty(), wall.zone());
+        Exam exam = exams.make(new ExamPlan(title, paper, hours, Set.of(), true, Set.of("INV-1")));
+        StringBuilder file = new StringBuilder("number,name\n");
+        for (int i = 0; i < NAMES.size(); i++) {
+            file.append(prefix)
+                    .append((char) ('A' + i))
+                    .append(',')
+                    .append(NAMES.get(i))
+                    .append('\n');
+        }
+        byte[] roster = file.toString().getBytes(StandardCharsets.UTF_8);
+        rosters.confirm(
+                exam.id(), rosters.check(exam.id(), "roster.csv", roster).digest());
+        Map<ItemId, Double> hard = new HashMap<>();
+        Random random = new Random(SEED);
+        papers.text(paper).paper().items().forEach(item -> hard.put(item.id(), random.nextGaussian()));
+        sitAll(exams.roster(exam.id()), hours.window().opens(), hard);
+        return exam;
+    }
+
+    /** All at once, so that what they enter becomes durable together. */
+    private void sitAll(List<Appointment> roster, Instant opens, Map<ItemId, Double> hard) {
+        try (ExecutorService people = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<?>> sitting = new ArrayList<>();
+            for (Appointment one : roster) {
+                int number = sitting.size();
+                sitting.add(people.submit(
+                        () -> sit(one, opens.plusSeconds(60L * number), hard, new Random(SEED + number))));
+            }
+            for (Future<?> one : sitting) {
+                one.get();
+            }
+        } catch (ExecutionException e) {
+            throw new IllegalStateException("an exam of the demo could not be sat", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Random random) {
+        double able = 0.6 + 1.4 * random.nextGaussian();
+        Map<ItemId, Map<ResponseId, Value>> right = new HashMap<>();
+        papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()).forEach(explained -> {
+            Map<ResponseId, Value> expected = new HashMap<>();
+            explained.explanation().reasons().forEach(reason -> expected.put(reason.response(), reason.expected()));
+            right.put(explained.question().item().id(), expected);
+        });
+        sittings.throughAll(sitting, at, item -> {
+            double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - able));
+            boolean knows = random.nextDouble() < share;
+            return DemoAnswers.giving(
+                    item, interaction -> answer(interaction, knows, right.getOrDefault(item.id(), Map.of()), random));
+        });
+    }
+
+    private static List<String> answer(
+            Interaction interaction, boolean knows, Map<ResponseId, Value> right, Random random) {
+        if (interaction instanceof ExtendedText) {
+            return List.of(REPORTS.get(random.nextInt(REPORTS.size())));
+        }
+        Value expected = right.get(interaction.response());
+        boolean givable = expected != null
+                && !expected.elements().isEmpty()
+                && interaction.misfit(expected.elements()).isEmpty();
+        return knows && givable ? requireNonNull(expected).elements() : interaction.example();
+    }
+}

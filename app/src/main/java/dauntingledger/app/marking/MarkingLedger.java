@@ -1,0 +1,136 @@
+package dauntingledger.app.marking;
+
+import static java.util.Objects.requireNonNull;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import dauntingledger.app.ledger.ExamId;
+import dauntingledger.rulebook.chain.Chain;
+import dauntingledger.rulebook.chain.Hash;
+import dauntingledger.rulebook.marking.AnswerMarking;
+import dauntingledger.rulebook.marking.AnswerMarking.Refusal;
+import dauntingledger.rulebook.marking.MarkingAct;
+import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
+import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.MarkingCodec;
+import jakarta.persistence.EntityManager;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What markers have entered, exam by exam. Lines are only ever added, each with the hash of the one before it, as in the
+ * ledger of a sitting ({@link Chain}).
+ */
+@Component
+public class MarkingLedger {
+
+    private static final String FORMAT = "daunting-ledger-marking/1";
+    private static final int MOST_KEPT = 50;
+    private static final Duration KEPT = Duration.ofHours(1);
+
+    private final EntityManager entities;
+    private final TransactionTemplate transactions;
+    private final JsonMapper json;
+    private final LoadingCache<ExamId, Book> books =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterAccess(KEPT).build(this::read);
+
+    MarkingLedger(EntityManager entities, TransactionTemplate transactions, JsonMapper json) {
+        this.entities = entities;
+        this.transactions = transactions;
+        this.json = json;
+    }
+
+    /** What an exam's lines come to. Changed under its own lock, and only after a line is durable. */
+    private static final class Book {
+        private final Map<AnswerId, AnswerMarking> answers = new HashMap<>();
+        private int lines;
+        private Instant lastAt = Instant.EPOCH;
+        private Hash last;
+
+        Book(Hash head) {
+            this.last = head;
+        }
+
+        void take(MarkingAct act, String person, Instant at, Hash hash) {
+            lastAt = at;
+            answers.compute(
+                    act.answer(),
+                    (answer, before) -> (before == null ? AnswerMarking.NONE : before).after(act, person));
+            lines++;
+            last = hash;
+        }
+    }
+
+    /** Returns what has been done with the answers of an exam, those of which nothing has left out. */
+    public Map<AnswerId, AnswerMarking> of(ExamId exam) {
+        Book book = books.get(exam);
+        synchronized (book) {
+            return Map.copyOf(book.answers);
+        }
+    }
+
+    /** Returns when something was entered last; the epoch if nothing ever was. */
+    public Instant lastAt(ExamId exam) {
+        Book book = books.get(exam);
+        synchronized (book) {
+            return book.lastAt;
+        }
+    }
+
+    /** Enters what {@code person} does, or returns why that cannot be. */
+    Optional<Refusal> enter(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
+        Book book = books.get(exam);
+        synchronized (book) {
+            AnswerMarking before = book.answers.getOrDefault(act.answer(), AnswerMarking.NONE);
+            Optional<Refusal> refused = before.refusal(act, person, scheme);
+            if (refused.isEmpty()) {
+                Map<String, Object> line = new LinkedHashMap<>(MarkingCodec.toPlain(act));
+                line.put("seq", book.lines + 1);
+                line.put("at", now.toEpochMilli());
+                line.put("person", person);
+                String text = CanonicalJson.write(line);
+                Hash hash = Chain.next(book.last, text);
+                MarkingLine.Key key = new MarkingLine.Key(exam.value(), book.lines + 1);
+                transactions.executeWithoutResult(status -> entities.persist(new MarkingLine(key, text, hash.hex())));
+                book.take(act, person, now, hash);
+            }
+            return refused;
+        }
+    }
+
+    /** @throws IllegalStateException if a line was changed, left out or added outside of here */
+    private Book read(ExamId exam) {
+        Book book =
+                new Book(Hash.of(CanonicalJson.write(Map.of("format", FORMAT, "exam", String.valueOf(exam.value())))));
+        List<MarkingLine> lines = transactions.execute(status -> entities.createQuery(
+                        "from MarkingLine where key.exam = ?1 order by key.seq", MarkingLine.class)
+                .setParameter(1, exam.value())
+                .getResultList());
+        for (MarkingLine line : lines) {
+            Hash hash = Chain.next(book.last, line.line());
+            Map<?, ?> plain = json.readValue(line.line(), Map.class);
+            if (!hash.hex().equals(line.hash())
+                    || !Integer.valueOf(book.lines + 1).equals(plain.get("seq"))) {
+                throw new IllegalStateException(
+                        "line " + (book.lines + 1) + " of the marks of exam " + exam + " is not as it was written");
+            }
+            Map<Object, Object> act = new LinkedHashMap<>(plain);
+            act.keySet().removeAll(List.of("seq", "at", "person"));
+            book.take(
+                    MarkingCodec.fromPlain(act),
+                    String.valueOf(plain.get("person")),
+                    Instant.ofEpochMilli(((Number) requireNonNull(plain.get("at"))).longValue()),
+                    hash);
+        }
+        return book;
+    }
+}

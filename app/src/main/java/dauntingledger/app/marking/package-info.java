@@ -1,0 +1,7 @@
+/** The marker's desk: answers that a person marks, and the ledger of each exam's marks. */
+@org.springframework.modulith.ApplicationModule(
+        allowedDependencies = {"audit", "exams", "ledger", "papers", "signing", "staff", "words"})
+@NullMarked
+package dauntingledger.app.marking;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,193 @@
+package dauntingledger.app.results;
+
+import static java.util.Objects.requireNonNull;
+
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.Exams;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.results.Certificates.Signed;
+import dauntingledger.app.results.Results.Kept;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Section;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.results.Bar;
+import dauntingledger.rulebook.results.PassRule;
+import dauntingledger.rulebook.results.Result;
+import dauntingledger.rulebook.results.ResultRules;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.security.Principal;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The result that a candidate is told, once the exam's results are released. For the sitting's own candidate. */
+@Controller
+class ResultController {
+
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+    private static final String PASSED = PlainNames.name(Result.Outcome.PASS);
+
+    private final Results results;
+    private final Appointments appointments;
+    private final Exams exams;
+    private final Papers papers;
+    private final Candidates candidates;
+    private final Certificates certificates;
+    private final CertificatePrinter printer;
+    private final Words words;
+    private final Clock clock;
+
+    ResultController(
+            Results results,
+            Appointments appointments,
+            Exams exams,
+            Papers papers,
+            Candidates candidates,
+            Certificates certificates,
+            CertificatePrinter printer,
+            Words words,
+            Clock clock) {
+        this.results = results;
+        this.appointments = appointments;
+        this.exams = exams;
+        this.papers = papers;
+        this.candidates = candidates;
+        this.certificates = certificates;
+        this.printer = printer;
+        this.words = words;
+        this.clock = clock;
+    }
+
+    /**
+     * A section, or the whole.
+     *
+     * @param share how wide its bar is, of 100; less than 0 counts as 0
+     * @param bar where its minimum stands, of 100; empty if it has none
+     */
+    record Line(String title, String marks, String most, String least, String share, String bar, boolean counts) {}
+
+    /** What a candidate is told, and of which exam. */
+    private record Told(Appointment appointment, Exam exam, Kept kept) {}
+
+    /** @throws ResponseStatusException 404 if this is not the candidate's own sitting, or its results are not released */
+    private Told told(long sitting, Principal principal) {
+        Appointment appointment = appointments
+                .find(new SittingId(sitting))
+                .filter(found -> found.candidate().equals(principal.getName()))
+                .filter(Appointment::isShown)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Exam exam = exams.of(appointment)
+                .filter(held -> held.state(clock.instant()) == ExamState.RELEASED)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Kept kept = results.fixed(exam.id(), appointment.sitting())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return new Told(appointment, exam, kept);
+    }
+
+    @GetMapping("/sittings/{sitting}/result")
+    String page(@PathVariable long sitting, Principal principal, Model model) {
+        Told told = told(sitting, principal);
+        Appointment appointment = told.appointment();
+        Kept kept = told.kept();
+        ResultRules rules = papers.results(appointment.paper());
+        PaperText text =
+                papers.text(appointment.paper(), LocaleContextHolder.getLocale().toLanguageTag());
+        model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
+        model.addAttribute("exam", told.exam().title());
+        model.addAttribute("sitting", sitting);
+        model.addAttribute("kept", kept);
+        model.addAttribute("total", whole(kept, rules));
+        model.addAttribute("sections", sections(kept, text));
+        model.addAttribute(
+                "percentile", rules.showsPercentile() ? ResultsController.percentile(kept.percentile()) : "");
+        return "results/candidate";
+    }
+
+    /** A certificate of what the result is; there is none of something that is not decided. */
+    @GetMapping("/sittings/{sitting}/certificate.pdf")
+    ResponseEntity<byte[]> certificate(@PathVariable long sitting, Principal principal) {
+        Told told = told(sitting, principal);
+        if (!told.kept().outcome().equals(PASSED)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        Signed signed = certificates.of(
+                told.exam(),
+                results.latest(told.exam().id()).orElseThrow(),
+                told.kept(),
+                candidates.find(told.appointment().candidate()).orElseThrow().name(),
+                words.say("result.outcome." + told.kept().outcome()));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"certificate.pdf\"")
+                .body(printer.print(signed));
+    }
+
+    private List<Line> sections(Kept kept, PaperText text) {
+        Map<String, String> titles = text.paper()
+                .sections()
+                .collect(Collectors.toMap(section -> section.id().value(), Section::title));
+        return results.sections(kept).stream()
+                .map(section -> line(
+                        requireNonNull(titles.getOrDefault(section.section(), section.section())),
+                        section.marks(),
+                        section.most(),
+                        Optional.of(section.least()).filter(least -> !least.isEmpty()),
+                        section.counts()))
+                .toList();
+    }
+
+    /** The pass mark stands in it where the paper passes by a mark or a share of the whole. */
+    private static Line whole(Kept kept, ResultRules rules) {
+        Optional<String> least = rules.pass().stream()
+                .filter(PassRule.Total.class::isInstance)
+                .map(rule -> ((PassRule.Total) rule).bar())
+                .filter(bar -> bar.kind() != Bar.Kind.PERCENTILE)
+                .map(bar -> bar.marksOf(Rational.parse(kept.most())))
+                .max(Rational::compareTo)
+                .map(Rational::toString);
+        return line("", kept.score(), kept.most(), least, true);
+    }
+
+    private static Line line(String title, String marks, String most, Optional<String> least, boolean counts) {
+        return new Line(
+                title,
+                Numeral.write(Rational.parse(marks)),
+                Numeral.write(Rational.parse(most)),
+                least.map(Rational::parse).map(Numeral::write).orElse(""),
+                share(marks, most),
+                least.map(bar -> share(bar, most)).orElse(""),
+                counts);
+    }
+
+    private static String share(String marks, String most) {
+        Rational all = Rational.parse(most);
+        Rational of = all.isZero()
+                ? Rational.ZERO
+                : Rational.parse(marks).max(Rational.ZERO).min(all).dividedBy(all);
+        return new BigDecimal(of.numerator())
+                .multiply(HUNDRED)
+                .divide(new BigDecimal(of.denominator()), 1, RoundingMode.HALF_UP)
+                .toPlainString();
+    }
+}

@@ -1,0 +1,155 @@
+package dauntingledger.app.results;
+
+import dauntingledger.app.audit.Audited;
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.office.ExamPages;
+import dauntingledger.app.results.Results.Kept;
+import dauntingledger.app.results.Results.Version;
+import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.sheets.CsvFile;
+import dauntingledger.app.signin.Candidate;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.number.Rational;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.security.Principal;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The results of an exam for the office: worked out, looked at, taken out. Auditors read. */
+@Controller
+class ResultsController {
+
+    private static final int ROWS = 50;
+    private static final int MOST_IN_A_FILE = 200_000;
+
+    private final Results results;
+    private final ExamPages pages;
+    private final Candidates candidates;
+    private final WallClock wall;
+    private final Clock clock;
+
+    ResultsController(Results results, ExamPages pages, Candidates candidates, WallClock wall, Clock clock) {
+        this.results = results;
+        this.pages = pages;
+        this.candidates = candidates;
+        this.wall = wall;
+        this.clock = clock;
+    }
+
+    /** A result as the list has it. */
+    record Row(
+            String sitting,
+            String number,
+            String name,
+            String score,
+            String most,
+            String percentile,
+            String outcome,
+            String grade,
+            String scaled) {}
+
+    @GetMapping("/office/exams/{exam}/results")
+    String page(@PathVariable long exam, @RequestParam(defaultValue = "0") int page, Model model) {
+        Exam found = pages.find(exam);
+        pages.put(found, model);
+        Optional<Version> version = results.latest(found.id());
+        ExamState state = found.state(clock.instant());
+        model.addAttribute("workable", state == ExamState.CLOSED || state == ExamState.MARKED);
+        model.addAttribute("marked", state == ExamState.MARKED);
+        model.addAttribute("version", version.orElse(null));
+        model.addAttribute(
+                "when", version.map(kept -> wall.dayAndMinute(kept.at())).orElse(""));
+        model.addAttribute(
+                "outcomes",
+                version.map(kept -> results.outcomes(found.id(), kept.number())).orElse(Map.of()));
+        int shown = Math.max(0, page);
+        List<Row> rows =
+                version.map(kept -> rows(found, kept, shown * ROWS, ROWS + 1)).orElse(List.of());
+        model.addAttribute("rows", rows.stream().limit(ROWS).toList());
+        model.addAttribute("page", shown);
+        model.addAttribute("more", rows.size() > ROWS);
+        return "results/office";
+    }
+
+    private List<Row> rows(Exam exam, Version version, int from, int most) {
+        List<Kept> kept = results.page(exam.id(), version.number(), from, most);
+        Map<String, Candidate> people =
+                candidates.findAll(kept.stream().map(Kept::candidate).toList());
+        return kept.stream()
+                .map(result -> new Row(
+                        String.valueOf(result.sitting()),
+                        result.candidate(),
+                        Optional.ofNullable(people.get(result.candidate()))
+                                .map(Candidate::name)
+                                .orElse(""),
+                        Numeral.write(Rational.parse(result.score())),
+                        Numeral.write(Rational.parse(result.most())),
+                        percentile(result.percentile()),
+                        result.outcome(),
+                        result.grade(),
+                        result.scaled()))
+                .toList();
+    }
+
+    /** Two decimals, halves away from zero. */
+    static String percentile(String exact) {
+        Rational number = Rational.parse(exact);
+        return new BigDecimal(number.numerator())
+                .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP)
+                .toPlainString();
+    }
+
+    @Audited("results-worked-out")
+    @PostMapping("/office/exams/{exam}/results")
+    String workOut(@PathVariable long exam, Principal principal, RedirectAttributes redirected) {
+        Exam found = pages.find(exam);
+        ExamState state = found.state(clock.instant());
+        if (state == ExamState.CLOSED || state == ExamState.MARKED) {
+            Version version = results.workOut(found, principal.getName());
+            redirected.addFlashAttribute(SaidAfterForms.SAID, version.fixed() ? "fixed" : "provisional");
+        } else {
+            redirected.addFlashAttribute(SaidAfterForms.SAID, "not-now");
+        }
+        return "redirect:/office/exams/" + exam + "/results";
+    }
+
+    @Audited("results-taken-out")
+    @GetMapping("/office/exams/{exam}/results.csv")
+    void file(@PathVariable long exam, HttpServletResponse response) throws IOException {
+        Exam found = pages.find(exam);
+        try (CsvFile out = CsvFile.to(
+                response,
+                "results-" + exam,
+                List.of("candidate", "score", "max", "percentile", "outcome", "grade", "scaled"))) {
+            Optional<Version> version = results.latest(found.id());
+            if (version.isEmpty()) {
+                return;
+            }
+            for (Kept kept : results.page(found.id(), version.get().number(), 0, MOST_IN_A_FILE)) {
+                out.row(List.of(
+                        kept.candidate(),
+                        Numeral.write(Rational.parse(kept.score())),
+                        Numeral.write(Rational.parse(kept.most())),
+                        percentile(kept.percentile()),
+                        kept.outcome(),
+                        kept.grade(),
+                        kept.scaled()));
+            }
+        }
+    }
+}

@@ -1,0 +1,255 @@
+package dauntingledger.app.results;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.DecodeHintType;
+import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.ExamPlan;
+import dauntingledger.app.exams.OfficeWork;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Question;
+import jakarta.persistence.EntityManager;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Certificates: who gets one, what its code leads to, and what a changed one is worth. */
+class CertificateTest extends OfficeWork {
+
+    private static final Map<DecodeHintType, ?> HINTS = Map.of(DecodeHintType.TRY_HARDER, true);
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    private Results results;
+
+    @Autowired
+    private TransactionTemplate transactions;
+
+    @Autowired
+    private EntityManager entities;
+
+    @Value("${exam.data}")
+    private Path data;
+
+    @TempDir
+    private Path folder;
+
+    private Exam exam;
+    private Appointment passed;
+    private Appointment failed;
+
+    @BeforeEach
+    void release() {
+        exam = exams.make(new ExamPlan(
+                "Exam " + nextNumber(),
+                paper("shore-radio"),
+                in(Duration.ofMinutes(-2)),
+                Set.of(),
+                true,
+                Set.of("INV-1")));
+        imports(exam, "number,name", nextNumber() + ",Åse Ørn", nextNumber() + ",Bo");
+        exams.bring(exam.id(), ExamState.ANNOUNCED);
+        passed = exams.roster(exam.id()).getFirst();
+        failed = exams.roster(exam.id()).getLast();
+        sit(passed, true);
+        sit(failed, false);
+        clock.advance(Duration.ofHours(4));
+        bringTo(exam, ExamState.CLOSED);
+        bringTo(exam, ExamState.MARKED);
+        bringTo(exam, ExamState.RELEASED);
+    }
+
+    private void sit(Appointment sitting, boolean right) {
+        does(sitting, new Act.StageOpened(new StageId("alone")));
+        Stage.Notice notice = (Stage.Notice) sitting(sitting).route().stage().orElseThrow();
+        does(
+                sitting,
+                new Act.NoticeAccepted(
+                        notice.id(), notice.textDigests().iterator().next(), ""));
+        does(sitting, new Act.StationExcused(new StageId("station"), "Jonna Hartwell"));
+        does(sitting, new Act.StageLeft(new StageId("station")));
+        does(sitting, new Act.CodeGiven(new StageId("door"), true));
+        does(sitting, new Act.StageLeft(new StageId("instructions")));
+        does(sitting, new Act.StageOpened(new StageId("watch")));
+        if (right) {
+            papers.explain(sitting.paper(), "en", sitting(sitting)).forEach(explained -> {
+                Question question = explained.question();
+                does(sitting, new Act.QuestionOpened(question.item().id()));
+                explained
+                        .explanation()
+                        .reasons()
+                        .forEach(reason -> does(
+                                sitting,
+                                new Act.Answered(
+                                        question.item().id(),
+                                        reason.response(),
+                                        question.item()
+                                                .interaction(reason.response())
+                                                .orElseThrow()
+                                                .blank()
+                                                .with(reason.expected().elements()))));
+            });
+        }
+        does(sitting, new Act.BlockClosed(new StageId("watch")));
+        does(sitting, new Act.HandedIn());
+    }
+
+    private byte[] pdf() throws Exception {
+        return mvc.perform(get("/sittings/" + passed.sitting() + "/certificate.pdf")
+                        .with(user(passed.candidate()).roles("CANDIDATE")))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+    }
+
+    /** Returns what the code on the page says. */
+    private static String scanned(byte[] pdf) throws Exception {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new QRCodeReader()
+                    .decode(
+                            new BinaryBitmap(new HybridBinarizer(new BufferedImageLuminanceSource(
+                                    new PDFRenderer(document).renderImageWithDPI(0, 300)))),
+                            HINTS)
+                    .getText();
+        }
+    }
+
+    private String page(String number) throws Exception {
+        return mvc.perform(get("/certificate/" + number))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    private String verified(byte[] pdf, Path keys, int expected) throws IOException {
+        Path file = Files.write(folder.resolve("certificate.pdf"), pdf);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        int code = CertificateCommand.run(
+                new PrintStream(out, true, StandardCharsets.UTF_8), file.toString(), keys.toString());
+        assertThat(code).isEqualTo(expected);
+        return out.toString(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void leadsWhoeverHasItToItsPageAndIsCheckedWithoutNetwork() throws Exception {
+        byte[] pdf = pdf();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains("Åse Ørn", exam.title(), "Passed", "With distinction");
+        }
+        String code = scanned(pdf);
+        String number = code.substring(code.lastIndexOf('/') + 1);
+
+        assertThat(page(number)).contains("Valid", "Åse Ørn", exam.title()).doesNotContain(passed.candidate());
+        assertThat(verified(pdf, data, 0)).contains(number, "Åse Ørn", "Passed");
+        assertThat(scanned(pdf())).as("it is made once").isEqualTo(code);
+    }
+
+    @Test
+    void isForWhoHasPassedAlone() throws Exception {
+        mvc.perform(get("/sittings/" + failed.sitting() + "/certificate.pdf")
+                        .with(user(failed.candidate()).roles("CANDIDATE")))
+                .andExpect(status().isNotFound());
+        mvc.perform(get("/sittings/" + passed.sitting() + "/certificate.pdf")
+                        .with(user(failed.candidate()).roles("CANDIDATE")))
+                .andExpect(status().isNotFound());
+        mvc.perform(get("/sittings/" + failed.sitting() + "/result")
+                        .with(user(failed.candidate()).roles("CANDIDATE")))
+                .andExpect(content().string(not(containsString("certificate.pdf"))));
+    }
+
+    @Test
+    void isReplacedWhenResultsAreFixedAnewAndWithdrawnByTheOffice() throws Exception {
+        String code = scanned(pdf());
+        String first = code.substring(code.lastIndexOf('/') + 1);
+        transactions.executeWithoutResult(
+                status -> entities.createNativeQuery("update exam set state = 'MARKED' where id = ?1")
+                        .setParameter(1, exam.id().value())
+                        .executeUpdate());
+        bringTo(exam, ExamState.RELEASED);
+        assertThat(page(first)).contains("Replaced");
+
+        code = scanned(pdf());
+        String second = code.substring(code.lastIndexOf('/') + 1);
+        assertThat(second).isNotEqualTo(first);
+        assertThat(page(second)).contains("Valid");
+        mvc.perform(post("/office/exams/" + exam.id() + "/certificates")
+                        .param("number", second.toLowerCase(Locale.ROOT))
+                        .with(user("OFF-1").roles("OFFICE"))
+                        .with(token()))
+                .andExpect(status().is3xxRedirection());
+        assertThat(page(second)).contains("Withdrawn");
+        assertThat(page("2".repeat(12))).contains("Not known here");
+    }
+
+    @Test
+    void doesNotHoldOnceItWasChanged() throws Exception {
+        byte[] changed;
+        try (PDDocument document = Loader.loadPDF(pdf());
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            String payload = document.getDocumentInformation().getCustomMetadataValue(Certificate.PAYLOAD);
+            document.getDocumentInformation()
+                    .setCustomMetadataValue(Certificate.PAYLOAD, payload.replace("Åse Ørn", "Bo"));
+            document.save(out);
+            changed = out.toByteArray();
+        }
+        assertThat(verified(changed, data, 1)).contains("does not hold");
+        assertThat(verified(pdf(), folder, 2)).contains("no key");
+        try (PDDocument empty = new PDDocument();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            empty.addPage(new PDPage());
+            empty.save(out);
+            assertThat(verified(out.toByteArray(), data, 1)).contains("no certificate");
+        }
+    }
+
+    @Test
+    void isSignedWithAKeyThatItsOwnerAloneReads() throws IOException {
+        Path keys = data.resolve("certificate-keys");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(keys.resolve("current.key"))))
+                .isEqualTo("rw-------");
+        try (Stream<Path> files = Files.list(keys)) {
+            assertThat(files).hasSize(2);
+        }
+    }
+}
