@@ -23,8 +23,6 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -34,6 +32,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -125,17 +125,11 @@ class MarkingController {
                 agreement.number(),
                 percent(agreement.exact()),
                 percent(agreement.withinOne()),
-                agreement.kappa().map(kappa -> decimals(kappa, 2)).orElse("–"));
+                agreement.kappa().map(kappa -> kappa.rounded(2).toPlainString()).orElse("–"));
     }
 
     private static String percent(Rational share) {
-        return decimals(share.times(Rational.of(100)), 0);
-    }
-
-    private static String decimals(Rational number, int decimals) {
-        return new BigDecimal(number.numerator())
-                .divide(new BigDecimal(number.denominator()), decimals, RoundingMode.HALF_UP)
-                .toPlainString();
+        return share.times(Rational.of(100)).rounded(0).toPlainString();
     }
 
     private static String address(Asked asked) {
@@ -224,11 +218,16 @@ class MarkingController {
     }
 
     /** What a marker gives; numbers are exact, as text. */
-    record Given(Map<String, String> points, String adjustment, String reason, List<String> known) {}
+    record Given(
+            Map<String, String> points,
+            String adjustment,
+            String reason,
+            @Nullable List<String> known) {}
 
-    record Reason(String reason, List<String> known) {}
+    record Reason(@Nullable String reason, @Nullable List<String> known) {}
 
-    record Known(List<String> known) {}
+    /** @param known the keys of the answers that the browser has already */
+    record Known(@Nullable List<String> known) {}
 
     /** What came of it, with the next answers. */
     record Answered(Desk.Progress progress, List<Map<String, Object>> queue) {}
@@ -274,13 +273,14 @@ class MarkingController {
         }
     }
 
-    private ResponseEntity<?> enter(Asked asked, MarkingAct act, Collection<String> known) {
+    private ResponseEntity<?> enter(Asked asked, MarkingAct act, @Nullable Collection<String> known) {
         Optional<Refusal> refused =
                 ledger.enter(asked.exam().id(), act, asked.marker().number(), asked.scheme(), clock.instant());
         if (refused.isPresent()) {
             return refused(HttpStatus.CONFLICT, words.say("marking.refused." + PlainNames.name(refused.get())));
         }
-        Set<String> there = Set.copyOf(known.stream().limit(MOST_KNOWN).toList());
+        Set<String> there =
+                known == null ? Set.of() : known.stream().limit(MOST_KNOWN).collect(Collectors.toSet());
         return ResponseEntity.ok(new Answered(desk.progress(asked), queue(asked, there)));
     }
 
@@ -299,10 +299,11 @@ class MarkingController {
             Principal principal) {
         Asked asked = markers.find(exam, item, principal);
         Answer answer = answer(asked, key);
-        if (why.reason().isBlank() || why.reason().length() > MarksGiven.MOST_REASON) {
+        String reason = why.reason() == null ? "" : why.reason();
+        if (reason.isBlank() || reason.length() > MarksGiven.MOST_REASON) {
             return refused(HttpStatus.UNPROCESSABLE_CONTENT, words.say("marking.aside.why"));
         }
-        return enter(asked, new MarkingAct.PutAside(answer.id(), why.reason()), why.known());
+        return enter(asked, new MarkingAct.PutAside(answer.id(), reason), why.known());
     }
 
     @Audited("marks-taken-back")

@@ -22,6 +22,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -100,10 +101,20 @@ public class MarkingLedger {
                 String text = CanonicalJson.write(line);
                 Hash hash = Chain.next(book.last, text);
                 MarkingLine.Key key = new MarkingLine.Key(exam.value(), book.lines + 1);
-                transactions.executeWithoutResult(status -> entities.persist(new MarkingLine(key, text, hash.hex())));
+                keep(exam, new MarkingLine(key, text, hash.hex()));
                 book.take(act, person, now, hash);
             }
             return refused;
+        }
+    }
+
+    /** What could not be kept may have been kept by another copy of this ledger; the next who asks reads it anew. */
+    private void keep(ExamId exam, MarkingLine line) {
+        try {
+            transactions.executeWithoutResult(status -> entities.persist(line));
+        } catch (DataAccessException e) {
+            books.invalidate(exam);
+            throw e;
         }
     }
 

@@ -132,7 +132,7 @@ final class ResponseSheet {
                                 result.candidate(),
                                 Numeral.write(result.marks().total()),
                                 Numeral.write(result.marks().most()),
-                                percentile(result.percentile()),
+                                result.percentile().rounded(2).toPlainString(),
                                 result.outcome().map(PlainNames::name).orElse("")))
                         .append('\n'));
         return out.toString();
@@ -150,12 +150,6 @@ final class ResponseSheet {
 
     private static boolean isBlank(Map<ResponseId, List<String>> answers) {
         return answers.values().stream().allMatch(List::isEmpty);
-    }
-
-    private static String percentile(Rational number) {
-        return new BigDecimal(number.numerator())
-                .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP)
-                .toPlainString();
     }
 
     private String row(String candidate, ItemId item, Map<ResponseId, List<String>> answers) {

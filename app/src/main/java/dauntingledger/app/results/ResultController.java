@@ -22,8 +22,6 @@ import dauntingledger.rulebook.results.Bar;
 import dauntingledger.rulebook.results.PassRule;
 import dauntingledger.rulebook.results.Result;
 import dauntingledger.rulebook.results.ResultRules;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
@@ -45,7 +43,7 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class ResultController {
 
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+    private static final Rational HUNDRED = Rational.of(100);
     private static final String PASSED = PlainNames.name(Result.Outcome.PASS);
 
     private final Results results;
@@ -185,9 +183,6 @@ class ResultController {
         Rational of = all.isZero()
                 ? Rational.ZERO
                 : Rational.parse(marks).max(Rational.ZERO).min(all).dividedBy(all);
-        return new BigDecimal(of.numerator())
-                .multiply(HUNDRED)
-                .divide(new BigDecimal(of.denominator()), 1, RoundingMode.HALF_UP)
-                .toPlainString();
+        return of.times(HUNDRED).rounded(1).toPlainString();
     }
 }

@@ -15,8 +15,6 @@ import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
@@ -108,10 +106,7 @@ class ResultsController {
 
     /** Two decimals, halves away from zero. */
     static String percentile(String exact) {
-        Rational number = Rational.parse(exact);
-        return new BigDecimal(number.numerator())
-                .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP)
-                .toPlainString();
+        return Rational.parse(exact).rounded(2).toPlainString();
     }
 
     @Audited("results-worked-out")

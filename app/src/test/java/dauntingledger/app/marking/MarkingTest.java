@@ -174,6 +174,8 @@ class MarkingTest extends Hall {
         does(one, "MARKER", key, "{\"points\":{},\"adjustment\":\"1\",\"reason\":\"\",\"known\":[]}")
                 .andExpect(status().isUnprocessableContent());
         does(one, "MARKER", key, "{}").andExpect(status().isBadRequest());
+        does(one, "MARKER", key + "/aside", "{}").andExpect(status().isUnprocessableContent());
+        does(one, "MARKER", key + "/take-back", "{}").andExpect(status().isConflict());
         marks(one, "0".repeat(32), ONE).andExpect(status().isNotFound());
         assertThat(ledger.of(exam().id())).isEmpty();
     }

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.math.RoundingMode;
 
 /**
  * An exact number: a quotient of two whole numbers in lowest terms. Marks, penalties, keys and typed numbers are
@@ -113,6 +114,11 @@ public record Rational(BigInteger numerator, BigInteger denominator) implements 
     public BigInteger floor() {
         BigInteger[] parts = numerator.divideAndRemainder(denominator);
         return parts[1].signum() < 0 ? parts[0].subtract(BigInteger.ONE) : parts[0];
+    }
+
+    /** Returns this rounded to so many decimals, halves away from zero: the one rounding of what people are shown. */
+    public BigDecimal rounded(int decimals) {
+        return new BigDecimal(numerator).divide(new BigDecimal(denominator), decimals, RoundingMode.HALF_UP);
     }
 
     public boolean isZero() {

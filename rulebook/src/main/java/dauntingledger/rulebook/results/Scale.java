@@ -2,7 +2,6 @@ package dauntingledger.rulebook.results;
 
 import dauntingledger.rulebook.number.Rational;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.List;
 
 /**
@@ -45,9 +44,7 @@ public record Scale(Kind kind, List<Point> points, int decimals) {
 
     /** Returns what {@code total} is told as; beyond the ends of the scale, as at its ends. */
     public BigDecimal of(Rational total) {
-        Rational value = exactly(total);
-        return new BigDecimal(value.numerator())
-                .divide(new BigDecimal(value.denominator()), decimals, RoundingMode.HALF_UP);
+        return exactly(total).rounded(decimals);
     }
 
     private Rational exactly(Rational total) {
