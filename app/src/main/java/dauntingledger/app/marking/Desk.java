@@ -46,7 +46,7 @@ class Desk {
         String person = asked.marker().number();
         return new Progress(
                 all.size(),
-                (int) all.stream().filter(one -> isFinished(one, scheme)).count(),
+                (int) all.stream().filter(one -> one.isFinished(scheme)).count(),
                 (int) all.stream()
                         .filter(one -> one.marks().containsKey(person)
                                 || asked.isChief() && one.chief().isPresent())
@@ -55,14 +55,10 @@ class Desk {
                 (int) all.stream().filter(one -> one.isForChief(scheme)).count());
     }
 
-    private static boolean isFinished(AnswerMarking one, MarkingScheme scheme) {
-        return one.mark(scheme, scheme.best()).isPresent();
-    }
-
     /** The chief marker decides what is left to them first, and marks like others besides. */
     private static boolean isTheirs(AnswerMarking one, Asked asked) {
         String person = asked.marker().number();
-        return asked.isChief() && one.isForChief(asked.scheme()) && !one.marks().containsKey(person)
+        return asked.isChief() && one.isForChief(asked.scheme()) && one.isDecidedBy(person, asked.scheme())
                 || one.wants(person, asked.scheme());
     }
 
@@ -99,13 +95,15 @@ class Desk {
         return pairs.isEmpty() ? Optional.empty() : Optional.of(Agreement.of(pairs, Agreement.Weights.QUADRATIC));
     }
 
-    /** Returns how many answers of an exam wait for a person, by question. */
+    /** Returns how many answers of an exam wait for a marker or the chief marker. */
     int waiting(Exam exam, Map<ItemId, MarkingScheme> schemes) {
         Map<AnswerId, AnswerMarking> done = ledger.of(exam.id());
         return (int) answers.of(exam).stream()
                 .filter(answer -> {
                     MarkingScheme scheme = schemes.get(answer.id().item());
-                    return scheme == null || !isFinished(done.getOrDefault(answer.id(), AnswerMarking.NONE), scheme);
+                    return scheme == null
+                            || !done.getOrDefault(answer.id(), AnswerMarking.NONE)
+                                    .isFinished(scheme);
                 })
                 .count();
     }

@@ -90,6 +90,9 @@ class MarkingController {
      */
     record Row(String address, String exam, int number, String words, Desk.Progress progress, String agreement) {}
 
+    /** An answer with known marks, as the desk shows it. */
+    record Sample(String answer, String marks, String reason) {}
+
     @GetMapping("/marking")
     String list(Principal principal, Model model) {
         Staff.Member marker = markers.member(principal);
@@ -142,6 +145,7 @@ class MarkingController {
         PaperText text = papers.text(asked.exam().paper());
         model.addAttribute("row", row(asked));
         model.addAttribute("scheme", asked.scheme());
+        model.addAttribute("samples", samples(asked));
         model.addAttribute(
                 "question",
                 requireNonNull(text.items().get(asked.item())).parts().stream()
@@ -159,6 +163,13 @@ class MarkingController {
         data.put("queue", queue(asked, Set.of()));
         model.addAttribute("data", json.writeValueAsString(data).replace("<", "\\u003c"));
         return "marking/desk";
+    }
+
+    private List<Sample> samples(Asked asked) {
+        return asked.scheme().samples().stream()
+                .map(sample -> new Sample(
+                        sample.answer(), Marks.write(asked.scheme().sum(sample.given(), most(asked))), sample.reason()))
+                .toList();
     }
 
     private Rational most(Asked asked) {
@@ -249,10 +260,8 @@ class MarkingController {
             return refused(HttpStatus.UNPROCESSABLE_CONTENT, problem.get());
         }
         boolean decides = asked.isChief()
-                && !desk.marking(asked.exam(), answer.id()).wants(asked.marker().number(), asked.scheme())
-                && !desk.marking(asked.exam(), answer.id())
-                        .marks()
-                        .containsKey(asked.marker().number());
+                && desk.marking(asked.exam(), answer.id())
+                        .isDecidedBy(asked.marker().number(), asked.scheme());
         return enter(
                 asked,
                 decides ? new MarkingAct.Decided(answer.id(), given) : new MarkingAct.Marked(answer.id(), given),

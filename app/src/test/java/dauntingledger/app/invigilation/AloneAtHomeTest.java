@@ -17,7 +17,6 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Origin;
 import dauntingledger.app.room.CameraPictureTest;
 import dauntingledger.app.room.WatchPictures;
-import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.Chair;
 import dauntingledger.rulebook.exam.ExamState;
@@ -64,18 +63,7 @@ class AloneAtHomeTest extends Hall {
     @BeforeEach
     void announce() {
         hall = newRoom(2, 2);
-        invigilator = "INV-" + nextNumber();
-        staff.takeOn(
-                new Staff.Profile(
-                        invigilator,
-                        "Jonna Hartwell",
-                        "",
-                        Role.INVIGILATOR,
-                        Set.of(Staff.NO_ROOM),
-                        Set.of(),
-                        Staff.NO_CENTRE,
-                        false),
-                PASSWORD);
+        takesOnForRoom(Staff.NO_ROOM);
         exam = exams.make(new ExamPlan(
                 "Exam " + nextNumber(),
                 paper("shore-radio"),

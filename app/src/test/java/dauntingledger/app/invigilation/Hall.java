@@ -47,10 +47,8 @@ public abstract class Hall extends OfficeWork {
     protected String invigilator = "";
     private final Map<Appointment, String> seats = new HashMap<>();
 
-    /** Opens a room of four rows, in which {@code people} sit by their numbers. */
-    protected void opens(int people) {
-        Rooms.Room made = newRoom(4, Math.max(3, (people + 3) / 4 + 1));
-        room = made;
+    /** Takes on the invigilator of a room, or of those at home. */
+    protected void takesOnForRoom(long room) {
         invigilator = "INV-" + nextNumber();
         staff.takeOn(
                 new Staff.Profile(
@@ -58,11 +56,18 @@ public abstract class Hall extends OfficeWork {
                         "Jonna Hartwell",
                         "",
                         Role.INVIGILATOR,
-                        Set.of(made.id().value()),
+                        Set.of(room),
                         Set.of(),
                         Staff.NO_CENTRE,
                         false),
                 PASSWORD);
+    }
+
+    /** Opens a room of four rows, in which {@code people} sit by their numbers. */
+    protected void opens(int people) {
+        Rooms.Room made = newRoom(4, Math.max(3, (people + 3) / 4 + 1));
+        room = made;
+        takesOnForRoom(made.id().value());
         Exam held = exams.make(new ExamPlan(
                 "Exam " + nextNumber(),
                 paper("pilot-licence"),

@@ -44,43 +44,36 @@ public record AnswerMarking(Map<String, MarksGiven> marks, Map<String, String> a
     public Optional<Refusal> refusal(MarkingAct act, String person, MarkingScheme scheme) {
         return switch (act) {
             case MarkingAct.Marked marked ->
-                first(
-                        chief.isPresent(),
-                        Refusal.DECIDED,
-                        !marks.containsKey(person) && marks.size() >= scheme.markers(),
-                        Refusal.ENOUGH_MARKS,
-                        scheme.problem(marked.given()).isPresent(),
-                        Refusal.NOT_BY_SCHEME);
+                refusalOfMarker(person, scheme).or(() -> refusalBy(scheme, marked.given()));
+            case MarkingAct.PutAside put -> refusalOfMarker(person, scheme);
             case MarkingAct.Decided decided ->
-                first(
-                        !isForChief(scheme) && chief.isEmpty(),
-                        Refusal.NOT_FOR_CHIEF,
-                        marks.containsKey(person),
-                        Refusal.NOT_FOR_CHIEF,
-                        scheme.problem(decided.given()).isPresent(),
-                        Refusal.NOT_BY_SCHEME);
-            case MarkingAct.PutAside put ->
-                first(
-                        chief.isPresent(),
-                        Refusal.DECIDED,
-                        !marks.containsKey(person) && marks.size() >= scheme.markers(),
-                        Refusal.ENOUGH_MARKS,
-                        false,
-                        Refusal.DECIDED);
-            case MarkingAct.TakenBack taken ->
-                first(
-                        chief.isPresent(),
-                        Refusal.DECIDED,
-                        !marks.containsKey(person) && !aside.containsKey(person),
-                        Refusal.NOTHING_TO_TAKE_BACK,
-                        false,
-                        Refusal.DECIDED);
+                marks.containsKey(person) || chief.isEmpty() && !isForChief(scheme)
+                        ? Optional.of(Refusal.NOT_FOR_CHIEF)
+                        : refusalBy(scheme, decided.given());
+            case MarkingAct.TakenBack taken -> {
+                if (chief.isPresent()) {
+                    yield Optional.of(Refusal.DECIDED);
+                }
+                yield marks.containsKey(person) || aside.containsKey(person)
+                        ? Optional.empty()
+                        : Optional.of(Refusal.NOTHING_TO_TAKE_BACK);
+            }
         };
     }
 
-    private static Optional<Refusal> first(
-            boolean one, Refusal ofOne, boolean two, Refusal ofTwo, boolean three, Refusal ofThree) {
-        return one ? Optional.of(ofOne) : two ? Optional.of(ofTwo) : three ? Optional.of(ofThree) : Optional.empty();
+    private Optional<Refusal> refusalOfMarker(String person, MarkingScheme scheme) {
+        if (chief.isPresent()) {
+            return Optional.of(Refusal.DECIDED);
+        }
+        return hasEnough(scheme) && !marks.containsKey(person) ? Optional.of(Refusal.ENOUGH_MARKS) : Optional.empty();
+    }
+
+    private static Optional<Refusal> refusalBy(MarkingScheme scheme, MarksGiven given) {
+        return scheme.problem(given).map(problem -> Refusal.NOT_BY_SCHEME);
+    }
+
+    private boolean hasEnough(MarkingScheme scheme) {
+        return marks.size() >= scheme.markers();
     }
 
     /** Returns this after {@code person} did {@code act}. */
@@ -109,14 +102,24 @@ public record AnswerMarking(Map<String, MarksGiven> marks, Map<String, String> a
 
     /** Returns whether {@code person} is still to mark it. */
     public boolean wants(String person, MarkingScheme scheme) {
-        return chief.isEmpty() && aside.isEmpty() && marks.size() < scheme.markers() && !marks.containsKey(person);
+        return chief.isEmpty() && aside.isEmpty() && !hasEnough(scheme) && !marks.containsKey(person);
+    }
+
+    /** Returns whether the marks that {@code person} gives, a chief marker, decide, and are not one marker's among others. */
+    public boolean isDecidedBy(String person, MarkingScheme scheme) {
+        return !wants(person, scheme) && !marks.containsKey(person);
     }
 
     /** Returns whether the chief marker is to decide: it was put aside, or two marks are too far apart. */
     public boolean isForChief(MarkingScheme scheme) {
         return chief.isEmpty()
                 && (!aside.isEmpty()
-                        || marks.size() >= scheme.markers() && agreed(scheme).isEmpty());
+                        || hasEnough(scheme) && agreed(scheme, scheme.best()).isEmpty());
+    }
+
+    /** Returns whether it waits for nobody any more. */
+    public boolean isFinished(MarkingScheme scheme) {
+        return chief.isPresent() || hasEnough(scheme) && !isForChief(scheme);
     }
 
     /**
@@ -125,13 +128,10 @@ public record AnswerMarking(Map<String, MarksGiven> marks, Map<String, String> a
      * @param most the most an answer can be worth
      */
     public Optional<Rational> mark(MarkingScheme scheme, Rational most) {
-        return chief.map(given -> scheme.sum(given, most))
-                .or(() ->
-                        aside.isEmpty() && marks.size() >= scheme.markers() ? agreed(scheme, most) : Optional.empty());
-    }
-
-    private Optional<Rational> agreed(MarkingScheme scheme) {
-        return agreed(scheme, scheme.best());
+        if (!isFinished(scheme)) {
+            return Optional.empty();
+        }
+        return chief.map(given -> scheme.sum(given, most)).or(() -> agreed(scheme, most));
     }
 
     private Optional<Rational> agreed(MarkingScheme scheme, Rational most) {

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -132,6 +133,33 @@ class AnswerMarkingTest {
         MarkingScheme scheme = scheme(markers);
 
         assertThat(after(history, scheme).wants(person, scheme)).isEqualTo(wants);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "2, '', false",
+        "2, A=5, false",
+        "2, A=5 C=8, false",
+        "2, A=5 B=8, true",
+        "2, A=5 C=8 D!6, false",
+        "2, A=5 B=8 C!7, true",
+        "2, A?, true"
+    })
+    void isDecidedByAChiefMarkerWhoIsNotOneOfItsMarkers(int markers, String history, boolean decides) {
+        MarkingScheme scheme = scheme(markers);
+
+        assertThat(after(history, scheme).isDecidedBy("C", scheme)).isEqualTo(decides);
+    }
+
+    @Test
+    void hasNoMarkWhileTheChiefMarkerIsToDecideThoughBothMarksAreMoreThanTheQuestionIsWorth() {
+        MarkingScheme scheme = scheme(2);
+        AnswerMarking marking = after("A=6 B=9", scheme);
+
+        assertThat(marking.isForChief(scheme)).isTrue();
+        assertThat(marking.isFinished(scheme)).isFalse();
+        assertThat(marking.mark(scheme, Rational.of(5))).isEmpty();
+        assertThat(after("A=6 B=9 C!8", scheme).mark(scheme, Rational.of(5))).contains(Rational.of(5));
     }
 
     @Property(tries = 500)
