@@ -26,6 +26,10 @@ class Desk {
     /** @type {number | undefined} which of those done is shown again; the next that waits if none */
     this.back = undefined;
     this.begun = performance.now();
+    /** @type {string[]} the keys of the answers whose marks are on their way */
+    this.underway = [];
+    /** @type {Promise<void>} that all is sent; one goes after the other, so that what comes back is never older than what is shown */
+    this.sent = Promise.resolve();
   }
 
   start() {
@@ -214,14 +218,14 @@ class Desk {
   }
 
   /**
-   * Goes on at once, and sends meanwhile.
+   * Goes on at once, and sends behind it.
    *
    * @param {string} path
    * @param {object} fields
    * @param {Answer} answer
    * @param {Given | undefined} given
    */
-  async send(path, fields, answer, given) {
+  send(path, fields, answer, given) {
     const { back } = this;
     if (back === undefined) {
       this.queue.shift();
@@ -230,16 +234,28 @@ class Desk {
       this.done = [...this.done.filter(({ answer: other }) => other.key !== answer.key), { answer, given }].slice(-MOST_BACK);
     }
     this.back = undefined;
+    this.underway.push(answer.key);
     this.show();
+    this.sent = this.sent.then(() => this.deliver(path, fields, answer, given));
+    return this.sent;
+  }
+
+  /**
+   * Sends, and takes what lies ready after it.
+   *
+   * @param {string} path
+   * @param {object} fields
+   * @param {Answer} answer
+   * @param {Given | undefined} given
+   */
+  async deliver(path, fields, answer, given) {
+    const here = [...this.underway.slice(path === '/take-back' ? 1 : 0), ...this.queue.map(({ key }) => key)];
     try {
-      const known = [answer, ...this.queue].map(({ key }) => key);
-      const came = await post(`${this.address}/${answer.key}${path}`, {
-        ...fields,
-        known: path === '/take-back' ? known.slice(1) : known,
-      });
+      const came = await post(`${this.address}/${answer.key}${path}`, { ...fields, known: here });
+      this.underway.shift();
       this.progress = came.progress;
       const was = this.answer;
-      this.queue.push(...came.queue.filter((/** @type {Answer} */ next) => !this.queue.some(({ key }) => key === next.key)));
+      this.queue.push(...came.queue.filter((/** @type {Answer} */ next) => !this.isHere(next.key)));
       this.say(given ? this.words.say('entered', answer.code) : '');
       if (!was) {
         this.show();
@@ -247,8 +263,9 @@ class Desk {
         put(one('#progress'), this.words.say('progress', this.progress.own, this.progress.finished, this.progress.answers));
       }
     } catch (error) {
+      this.underway.shift();
       this.done = this.done.filter(({ answer: other }) => other.key !== answer.key);
-      if (!(error instanceof Refused && error.status === 409)) {
+      if (!(error instanceof Refused && error.status === 409) && !this.isHere(answer.key)) {
         this.queue.unshift(answer);
         this.show();
       }
@@ -256,6 +273,11 @@ class Desk {
         this.words.say('not-entered', answer.code, (error instanceof Refused && error.body?.detail) || this.words.say('offline')),
       );
     }
+  }
+
+  /** @param {string} key */
+  isHere(key) {
+    return this.underway.includes(key) || this.queue.some((other) => other.key === key);
   }
 
   goBack() {
