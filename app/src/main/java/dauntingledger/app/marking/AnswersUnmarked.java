@@ -2,7 +2,6 @@ package dauntingledger.app.marking;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Unmarked;
-import dauntingledger.app.papers.Papers;
 import org.springframework.stereotype.Component;
 
 /** Counts the answers that wait for a person: none may when an exam is marked. */
@@ -10,15 +9,15 @@ import org.springframework.stereotype.Component;
 class AnswersUnmarked implements Unmarked {
 
     private final Desk desk;
-    private final Papers papers;
+    private final KeyVersions keys;
 
-    AnswersUnmarked(Desk desk, Papers papers) {
+    AnswersUnmarked(Desk desk, KeyVersions keys) {
         this.desk = desk;
-        this.papers = papers;
+        this.keys = keys;
     }
 
     @Override
     public int in(Exam exam) {
-        return desk.waiting(exam, papers.schemes(exam.paper()));
+        return desk.waiting(exam, keys.marking(exam).schemes());
     }
 }

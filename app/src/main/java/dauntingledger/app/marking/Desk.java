@@ -101,8 +101,8 @@ class Desk {
         return (int) answers.of(exam).stream()
                 .filter(answer -> {
                     MarkingScheme scheme = schemes.get(answer.id().item());
-                    return scheme == null
-                            || !done.getOrDefault(answer.id(), AnswerMarking.NONE)
+                    return scheme != null
+                            && !done.getOrDefault(answer.id(), AnswerMarking.NONE)
                                     .isFinished(scheme);
                 })
                 .count();

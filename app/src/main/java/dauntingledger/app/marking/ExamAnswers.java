@@ -85,7 +85,8 @@ class ExamAnswers {
     }
 
     private List<Answer> read(Exam exam) {
-        Map<ItemId, MarkingScheme> schemes = papers.schemes(exam.paper());
+        Map<ItemId, MarkingScheme> schemes =
+                papers.marking(exam.paper(), List.of()).schemes();
         return appointments.of(exam.id()).stream()
                 .flatMap(sitting -> ledgers.openIfReadable(sitting, clock.instant()).stream()
                         .flatMap(opened -> opened.sitting().questions().all().stream())

@@ -3,7 +3,6 @@ package dauntingledger.app.marking;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.ledger.ExamId;
-import dauntingledger.app.papers.Papers;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.marking.MarkingScheme;
@@ -20,12 +19,12 @@ import org.springframework.web.server.ResponseStatusException;
 class MarkersPapers {
 
     private final Exams exams;
-    private final Papers papers;
+    private final KeyVersions keys;
     private final Staff staff;
 
-    MarkersPapers(Exams exams, Papers papers, Staff staff) {
+    MarkersPapers(Exams exams, KeyVersions keys, Staff staff) {
         this.exams = exams;
-        this.papers = papers;
+        this.keys = keys;
         this.staff = staff;
     }
 
@@ -44,15 +43,19 @@ class MarkersPapers {
         return exams.closed(marker.papers());
     }
 
+    /** @throws ResponseStatusException 404 if this person does not mark that exam now */
+    Exam exam(long exam, Principal principal) {
+        return exams.find(new ExamId(exam))
+                .filter(found -> of(member(principal)).contains(found))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
     /** @throws ResponseStatusException 404 if this person does not mark such a question now */
     Asked find(long exam, String item, Principal principal) {
-        Staff.Member marker = member(principal);
+        Exam found = exam(exam, principal);
         ItemId id = new ItemId(item);
-        return exams.find(new ExamId(exam))
-                .filter(found -> of(marker).contains(found))
-                .flatMap(found -> Optional.ofNullable(
-                                papers.schemes(found.paper()).get(id))
-                        .map(scheme -> new Asked(found, id, scheme, marker)))
+        return Optional.ofNullable(keys.marking(found).schemes().get(id))
+                .map(scheme -> new Asked(found, id, scheme, member(principal)))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 }

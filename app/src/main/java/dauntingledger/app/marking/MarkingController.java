@@ -61,6 +61,7 @@ class MarkingController {
     private final MarkersPapers markers;
     private final Desk desk;
     private final MarkingLedger ledger;
+    private final KeyVersions keys;
     private final Papers papers;
     private final Words words;
     private final JsonMapper json;
@@ -70,6 +71,7 @@ class MarkingController {
             MarkersPapers markers,
             Desk desk,
             MarkingLedger ledger,
+            KeyVersions keys,
             Papers papers,
             Words words,
             JsonMapper json,
@@ -77,6 +79,7 @@ class MarkingController {
         this.markers = markers;
         this.desk = desk;
         this.ledger = ledger;
+        this.keys = keys;
         this.papers = papers;
         this.words = words;
         this.json = json;
@@ -99,7 +102,7 @@ class MarkingController {
         List<Row> rows = new ArrayList<>();
         for (Exam exam : markers.of(marker)) {
             Map<ItemId, Integer> numbers = papers.text(exam.paper()).paper().numbers();
-            papers.schemes(exam.paper()).entrySet().stream()
+            keys.marking(exam).schemes().entrySet().stream()
                     .sorted((one, other) -> requireNonNull(numbers.get(one.getKey()))
                             .compareTo(requireNonNull(numbers.get(other.getKey()))))
                     .map(one -> row(new Asked(exam, one.getKey(), one.getValue(), marker)))
@@ -107,6 +110,7 @@ class MarkingController {
                     .forEach(rows::add);
         }
         model.addAttribute("rows", rows);
+        model.addAttribute("exams", markers.of(marker));
         model.addAttribute("chief", marker.role() == Role.CHIEF_MARKER);
         return "marking/list";
     }
@@ -146,12 +150,7 @@ class MarkingController {
         model.addAttribute("row", row(asked));
         model.addAttribute("scheme", asked.scheme());
         model.addAttribute("samples", samples(asked));
-        model.addAttribute(
-                "question",
-                requireNonNull(text.items().get(asked.item())).parts().stream()
-                        .filter(PaperText.Part.Html.class::isInstance)
-                        .map(part -> ((PaperText.Part.Html) part).html())
-                        .toList());
+        model.addAttribute("question", text.prose(asked.item()));
         Map<String, Object> data = new LinkedHashMap<>();
         data.put("address", address(asked));
         data.put("locale", LocaleContextHolder.getLocale().toLanguageTag());
@@ -173,7 +172,7 @@ class MarkingController {
     }
 
     private Rational most(Asked asked) {
-        return papers.mostOf(asked.exam().paper(), asked.item());
+        return keys.marking(asked.exam()).mostOf(asked.item());
     }
 
     private static List<Map<String, Object>> groups(MarkingScheme scheme) {

@@ -106,12 +106,12 @@ public class ExamPages {
     }
 
     /** Returns a sitting of an exam; empty if it is none, or is taken out by now. */
-    Optional<Appointment> find(Exam exam, long sitting) {
+    public Optional<Appointment> find(Exam exam, long sitting) {
         return appointments.find(new SittingId(sitting)).filter(found -> found.isIn(exam.id()));
     }
 
     /** @throws ResponseStatusException 404 if the exam has no such sitting */
-    Appointment sitting(Exam exam, long sitting) {
+    public Appointment sitting(Exam exam, long sitting) {
         return find(exam, sitting).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 

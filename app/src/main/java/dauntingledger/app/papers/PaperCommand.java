@@ -1,18 +1,25 @@
 package dauntingledger.app.papers;
 
 import dauntingledger.app.papers.PackageRefusedException.Problem;
+import dauntingledger.rulebook.plain.KeyCodec;
+import dauntingledger.rulebook.plain.MalformedDataException;
+import dauntingledger.rulebook.scoring.Correction;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * {@code bin/paper check PACKAGE} prints what is wrong with a package, one finding a line; {@code bin/paper score PACKAGE
  * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
- * result of each candidate, all of them being one cohort. A package is a zip file, or the folder that is zipped.
+ * result of each candidate, all of them being one cohort. Both take {@code --key KEY.json}, what was decided about the key
+ * after the exam. A package is a zip file, or the folder that is zipped.
  */
 public final class PaperCommand {
 
@@ -35,11 +42,11 @@ public final class PaperCommand {
             if (args.length == 2 && args[0].equals("check")) {
                 return check(out, Path.of(args[1]));
             }
-            if (args.length == 3 && args[0].equals("score")) {
-                return sheet(out, Path.of(args[1]), Path.of(args[2]), ResponseSheet::scores);
+            if (isSheet("score", args)) {
+                return sheet(out, args, ResponseSheet::scores);
             }
-            if (args.length == 3 && args[0].equals("results")) {
-                return sheet(out, Path.of(args[1]), Path.of(args[2]), ResponseSheet::results);
+            if (isSheet("results", args)) {
+                return sheet(out, args, ResponseSheet::results);
             }
         } catch (IOException e) {
             System.err.println("A file cannot be read: " + e.getMessage());
@@ -47,8 +54,15 @@ public final class PaperCommand {
         }
         System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses, to score "
                 + "each (bin/paper score PACKAGE RESPONSES.csv) or to work out the results of all as one cohort (bin/paper"
-                + " results PACKAGE RESPONSES.csv). The package is a zip file or a folder.");
+                + " results PACKAGE RESPONSES.csv); to either, add --key KEY.json for a key that was corrected. The"
+                + " package is a zip file or a folder.");
         return UNUSABLE;
+    }
+
+    private static boolean isSheet(String command, String... args) {
+        return args.length > 0
+                && args[0].equals(command)
+                && (args.length == 3 || args.length == 5 && args[3].equals("--key"));
     }
 
     private static int check(PrintStream out, Path path) throws IOException {
@@ -66,11 +80,13 @@ public final class PaperCommand {
         findings.forEach(finding -> out.println(finding.place() + ": " + kind + finding.what()));
     }
 
-    private static int sheet(PrintStream out, Path path, Path responses, Function<ResponseSheet, String> printed)
+    private static int sheet(PrintStream out, String[] args, Function<ResponseSheet, String> printed)
             throws IOException {
+        Path responses = Path.of(args[2]);
         try {
-            ReadPaper paper = PackageFile.readAll(path);
-            out.print(printed.apply(ResponseSheet.read(paper, Files.readString(responses))));
+            ReadPaper paper = PackageFile.readAll(Path.of(args[1]));
+            ReadPaper judging = args.length == 5 ? corrected(paper, Path.of(args[4])) : paper;
+            out.print(printed.apply(ResponseSheet.read(judging, Files.readString(responses))));
             return GOOD;
         } catch (PackageRefusedException e) {
             e.problems().forEach(System.err::println);
@@ -78,6 +94,24 @@ public final class PaperCommand {
         } catch (MalformedSheetException e) {
             System.err.println(responses + ":" + e.getMessage());
             return UNUSABLE;
+        } catch (MalformedDataException e) {
+            System.err.println(args[4] + ": " + e.getMessage());
+            return UNUSABLE;
         }
+    }
+
+    private static ReadPaper corrected(ReadPaper paper, Path path) throws IOException {
+        List<Correction> corrections;
+        try {
+            corrections = KeyCodec.fromPlain(JsonMapper.shared().readValue(Files.readString(path), Map.class));
+        } catch (JacksonException e) {
+            throw new MalformedDataException("it is no JSON that can be read: " + e.getOriginalMessage());
+        }
+        for (Correction correction : corrections) {
+            paper.key().problem(correction).ifPresent(problem -> {
+                throw new MalformedDataException("item '" + correction.item() + "': " + problem);
+            });
+        }
+        return paper.corrected(corrections);
     }
 }

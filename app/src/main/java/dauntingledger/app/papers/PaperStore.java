@@ -1,12 +1,12 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.app.papers.Papers.Explained;
+import dauntingledger.app.papers.Papers.Medium;
 import dauntingledger.app.search.SearchIndex;
-import dauntingledger.rulebook.marking.MarkingScheme;
-import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.results.ResultRules;
+import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.persistence.EntityManager;
@@ -15,7 +15,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -95,18 +94,9 @@ class PaperStore implements Papers {
     }
 
     @Override
-    public Score score(PaperRef ref, Sitting sitting, Map<ItemId, Rational> given) {
-        return Score.of(paper(ref).key(), sitting, given);
-    }
-
-    @Override
-    public Map<ItemId, MarkingScheme> schemes(PaperRef ref) {
-        return paper(ref).schemes();
-    }
-
-    @Override
-    public Rational mostOf(PaperRef ref, ItemId item) {
-        return paper(ref).key().of(item).most();
+    public PaperMarking marking(PaperRef ref, List<Correction> corrections) {
+        ReadPaper paper = paper(ref);
+        return new PaperMarking(corrections.isEmpty() ? paper : paper.corrected(corrections));
     }
 
     @Override
@@ -116,19 +106,7 @@ class PaperStore implements Papers {
 
     @Override
     public List<Explained> explain(PaperRef ref, String language, Sitting sitting) {
-        ReadPaper paper = paper(ref);
-        return sitting.questions().all().stream()
-                .map(question -> {
-                    Score.Explanation explanation = Score.explain(paper.key(), question);
-                    return new Explained(
-                            question,
-                            explanation,
-                            paper.feedbackIn(language, question.item().id()).stream()
-                                    .filter(feedback -> feedback.isFor(explanation.outcomes()))
-                                    .map(Feedback::html)
-                                    .toList());
-                })
-                .toList();
+        return new PaperMarking(paper(ref)).explain(language, sitting);
     }
 
     @EventListener

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A paper in one language, with the words and figures that candidates read. All HTML in it is well formed and made of
@@ -37,6 +38,25 @@ public record PaperText(
         pages = Map.copyOf(pages);
         items = Map.copyOf(items);
         exhibits = Map.copyOf(exhibits);
+    }
+
+    /** Returns what a question says, without what is answered in it, as HTML. */
+    public List<String> prose(ItemId item) {
+        return parts(item, Part.Html.class).map(Part.Html::html).toList();
+    }
+
+    /** Returns the options of all choices of a question, with their letters as the paper has them. */
+    public List<Option> options(ItemId item) {
+        return parts(item, Part.Options.class)
+                .flatMap(part -> part.options().stream())
+                .toList();
+    }
+
+    private <P extends Part> Stream<P> parts(ItemId item, Class<P> kind) {
+        return Optional.ofNullable(items.get(item)).stream()
+                .flatMap(text -> text.parts().stream())
+                .filter(kind::isInstance)
+                .map(kind::cast);
     }
 
     /**

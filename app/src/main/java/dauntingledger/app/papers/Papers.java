@@ -1,9 +1,7 @@
 package dauntingledger.app.papers;
 
-import dauntingledger.rulebook.marking.MarkingScheme;
-import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.results.ResultRules;
+import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -11,7 +9,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -83,21 +80,11 @@ public interface Papers {
     /** Marks a sitting of this paper by its key. */
     Score score(PaperRef ref, Sitting sitting);
 
-    /** Returns what a person marks by, of each item of this paper that one marks. */
-    Map<ItemId, MarkingScheme> schemes(PaperRef ref);
-
-    /** Returns the most that an answer to an item can be worth, in the item's own SCORE. */
-    Rational mostOf(PaperRef ref, ItemId item);
+    /** Returns how this paper is judged by its key as {@code corrections} make it, each after the one before. */
+    PaperMarking marking(PaperRef ref, List<Correction> corrections);
 
     /** Returns how marks of this paper become a result. */
     ResultRules results(PaperRef ref);
-
-    /**
-     * Marks a sitting of this paper by its key and by what people gave.
-     *
-     * @param given the item's own SCORE, of each item that a person has marked
-     */
-    Score score(PaperRef ref, Sitting sitting, Map<ItemId, Rational> given);
 
     /**
      * Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}.

@@ -5,7 +5,10 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.results.ResultRules;
+import dauntingledger.rulebook.scoring.Correction;
+import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.Key;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -42,6 +45,14 @@ record ReadPaper(
         sounds = Map.copyOf(sounds);
         files = Set.copyOf(files);
         notes = List.copyOf(notes);
+    }
+
+    /** Returns this with a key that is corrected; what nobody marks any more has no scheme. */
+    ReadPaper corrected(List<Correction> corrections) {
+        Key corrected = key.corrected(corrections);
+        Map<ItemId, MarkingScheme> marked = new HashMap<>(schemes);
+        marked.keySet().removeIf(item -> corrected.of(item).judge() != ItemKey.Judge.PERSON);
+        return new ReadPaper(texts, corrected, results, marked, feedback, ownNames, sounds, files, notes);
     }
 
     List<Feedback> feedbackIn(String language, ItemId item) {

@@ -139,13 +139,8 @@ final class ResponseSheet {
     }
 
     private Score.OfItem marked(Item item, Map<ResponseId, List<String>> answers) {
-        ItemKey key = paper.key().of(item.id());
-        if (isBlank(answers)) {
-            return Score.blank(item);
-        }
-        return key.judge() == ItemKey.Judge.PERSON
-                ? Score.waiting(item)
-                : Score.judged(item, key, key.judgeRead(values(key, answers)));
+        ItemKey judging = paper.key().of(item.id());
+        return Score.item(item, judging, isBlank(answers), () -> judging.judgeRead(values(judging, answers)));
     }
 
     private static boolean isBlank(Map<ResponseId, List<String>> answers) {
@@ -155,11 +150,17 @@ final class ResponseSheet {
     private String row(String candidate, ItemId item, Map<ResponseId, List<String>> answers) {
         ItemKey key = paper.key().of(item);
         boolean blank = isBlank(answers);
-        boolean pending = !blank && key.judge() == ItemKey.Judge.PERSON;
-        String score =
-                pending ? "" : decimal(key.judgeRead(values(key, answers)).score());
-        return CSVFormat.RFC4180.format(
-                candidate, item.value(), score, decimal(key.most()), blank ? "blank" : pending ? "pending" : "scored");
+        String most = decimal(key.most());
+        if (key.judge() == ItemKey.Judge.TAKEN_OUT) {
+            return CSVFormat.RFC4180.format(candidate, item.value(), "", "0", "taken-out");
+        }
+        if (!blank && key.judge() == ItemKey.Judge.PERSON) {
+            return CSVFormat.RFC4180.format(candidate, item.value(), "", most, "pending");
+        }
+        String score = !blank && key.judge() == ItemKey.Judge.ALL_RIGHT
+                ? most
+                : decimal(key.judgeRead(values(key, answers)).score());
+        return CSVFormat.RFC4180.format(candidate, item.value(), score, most, blank ? "blank" : "scored");
     }
 
     private static Map<ResponseId, Value> values(ItemKey key, Map<ResponseId, List<String>> answers) {

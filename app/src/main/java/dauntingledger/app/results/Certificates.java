@@ -2,6 +2,7 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.results.Results.Kept;
 import dauntingledger.app.results.Results.Version;
 import dauntingledger.app.signing.CertificateKeys;
@@ -52,7 +53,7 @@ class Certificates {
     /** What a certificate is worth now. */
     enum Standing {
         VALID,
-        /** Results were fixed anew after it was made. */
+        /** The candidate has another result since. */
         REPLACED,
         WITHDRAWN
     }
@@ -60,13 +61,11 @@ class Certificates {
     /** A certificate with its signature. */
     record Signed(Certificate certificate, String payload, String signature, Standing standing) {}
 
-    /** Returns the certificate of a result, which is made when it is asked for first. */
+    /** Returns the certificate of a result, which is made when it is asked for first; one that still says what is so is not made again. */
     Signed of(Exam exam, Version version, Kept result, String name, String outcome) {
-        return find(
-                        "exam = ?1 and version = ?2 and sitting = ?3",
-                        exam.id().value(),
-                        version.number(),
-                        result.sitting())
+        return all("exam = ?1 and sitting = ?2", exam.id().value(), result.sitting()).stream()
+                .filter(made -> made.standing() != Standing.REPLACED)
+                .findFirst()
                 .orElseGet(() -> make(exam, version, result, name, outcome));
     }
 
@@ -96,7 +95,7 @@ class Certificates {
 
     /** Returns the certificate of this number. */
     Optional<Signed> find(String number) {
-        return find("number = ?1", number);
+        return all("number = ?1", number).stream().findFirst();
     }
 
     /** Withdraws a certificate; returns whether it was valid until then. */
@@ -111,29 +110,32 @@ class Certificates {
                 == 1;
     }
 
-    private Optional<Signed> find(String where, Object... parameters) {
+    private List<Signed> all(String where, Object... parameters) {
         return transactions.execute(status -> {
             Query query = entities.createNativeQuery(
-                    "select exam, version, payload, signature, withdrawn_at from certificate where " + where);
+                    "select exam, version, sitting, payload, signature, withdrawn_at from certificate where " + where
+                            + " order by version desc");
             for (int i = 0; i < parameters.length; i++) {
                 query.setParameter(i + 1, parameters[i]);
             }
             List<?> rows = query.getResultList();
-            return rows.stream().map(row -> signed((Object[]) row)).findFirst();
+            return rows.stream().map(row -> signed((Object[]) row)).toList();
         });
     }
 
     private Signed signed(Object[] row) {
         ExamId exam = new ExamId(((Number) row[0]).longValue());
+        int made = ((Number) row[1]).intValue();
+        SittingId sitting = new SittingId(((Number) row[2]).longValue());
         boolean replaced = results.latest(exam)
                 .filter(Version::fixed)
-                .filter(version -> version.number() > ((Number) row[1]).intValue())
+                .filter(version -> !results.areTheSame(exam, version.number(), made, sitting))
                 .isPresent();
-        String payload = String.valueOf(row[2]);
+        String payload = String.valueOf(row[3]);
         return new Signed(
                 Certificate.of(json.readValue(payload, Map.class)),
                 payload,
-                String.valueOf(row[3]),
-                row[4] != null ? Standing.WITHDRAWN : replaced ? Standing.REPLACED : Standing.VALID);
+                String.valueOf(row[4]),
+                row[5] != null ? Standing.WITHDRAWN : replaced ? Standing.REPLACED : Standing.VALID);
     }
 }

@@ -4,25 +4,16 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ResultsFixed;
-import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.marking.KeyVersions;
+import dauntingledger.app.marking.LeftOut;
 import dauntingledger.app.marking.MarkingLedger;
-import dauntingledger.app.papers.Papers;
+import dauntingledger.app.results.Reckoning.Reckoned;
 import dauntingledger.rulebook.exam.ExamState;
-import dauntingledger.rulebook.marking.AnswerMarking;
-import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
-import dauntingledger.rulebook.marking.MarkingScheme;
-import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
-import dauntingledger.rulebook.results.Cohort;
 import dauntingledger.rulebook.results.Marks;
 import dauntingledger.rulebook.results.Result;
-import dauntingledger.rulebook.scoring.Score;
-import dauntingledger.rulebook.sitting.Progress;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Query;
 import java.math.BigDecimal;
@@ -32,12 +23,10 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -56,9 +45,9 @@ public class Results implements ResultsFixed {
             "select sitting, candidate, score, most, percentile, outcome, grade, scaled, sections from result"
                     + " where exam = ?1 and version = ?2";
 
-    private final Appointments appointments;
-    private final Ledgers ledgers;
-    private final Papers papers;
+    private final Reckoning reckoning;
+    private final KeyVersions keys;
+    private final LeftOut leftOut;
     private final MarkingLedger marking;
     private final EntityManager entities;
     private final TransactionTemplate transactions;
@@ -66,17 +55,17 @@ public class Results implements ResultsFixed {
     private final Clock clock;
 
     Results(
-            Appointments appointments,
-            Ledgers ledgers,
-            Papers papers,
+            Reckoning reckoning,
+            KeyVersions keys,
+            LeftOut leftOut,
             MarkingLedger marking,
             EntityManager entities,
             TransactionTemplate transactions,
             JsonMapper json,
             Clock clock) {
-        this.appointments = appointments;
-        this.ledgers = ledgers;
-        this.papers = papers;
+        this.reckoning = reckoning;
+        this.keys = keys;
+        this.leftOut = leftOut;
         this.marking = marking;
         this.entities = entities;
         this.transactions = transactions;
@@ -84,8 +73,11 @@ public class Results implements ResultsFixed {
         this.clock = clock;
     }
 
-    /** @param fixed whether the exam was marked when it was worked out, so that nothing waited for anybody */
-    public record Version(int number, Instant at, String person, boolean fixed) {}
+    /**
+     * @param fixed whether the exam was marked when it was worked out, so that nothing waited for anybody
+     * @param key the version of the key that it stands under
+     */
+    public record Version(int number, Instant at, String person, boolean fixed, int key) {}
 
     /**
      * The result of one candidate as it is kept. Numbers are exact, as text.
@@ -107,71 +99,41 @@ public class Results implements ResultsFixed {
     /** @param least the minimum in marks, or empty */
     record Section(String section, String marks, String most, String weight, String least, boolean counts) {}
 
-    /** Works the results of an exam out, and keeps them as its next version. */
+    /** Works the results of an exam out by the last version of its key, and keeps them as its next version. */
     public Version workOut(Exam exam, String person) {
         Instant now = clock.instant();
-        Map<String, Appointment> cohort = new HashMap<>();
-        Map<String, Score> scores = new TreeMap<>();
-        Map<SittingId, Map<ItemId, Rational>> given = given(exam);
-        for (Appointment sitting : appointments.of(exam.id())) {
-            ledgers.openIfReadable(sitting, now)
-                    .filter(opened -> opened.sitting().route().progress() == Progress.HANDED_IN)
-                    .ifPresent(opened -> {
-                        cohort.put(sitting.candidate(), sitting);
-                        scores.put(
-                                sitting.candidate(),
-                                papers.score(
-                                        sitting.paper(),
-                                        opened.sitting(),
-                                        given.getOrDefault(sitting.sitting(), Map.of())));
-                    });
-        }
-        List<Result> results = Cohort.results(papers.results(exam.paper()), scores);
+        KeyVersions.Version key = keys.latest(exam.id());
+        Reckoned reckoned = reckoning.of(exam, List.of(key.corrections()));
+        ExamState state = exam.state(now);
+        boolean fixed = state == ExamState.MARKED || state == ExamState.RELEASED;
         return requireNonNull(transactions.execute(status -> {
-            int number = latest(exam.id()).map(Version::number).orElse(0) + 1;
-            boolean fixed = exam.state(now) == ExamState.MARKED;
-            entities.createNativeQuery("insert into result_version values (?1, ?2, ?3, ?4, ?5)")
+            Version version =
+                    new Version(latest(exam.id()).map(Version::number).orElse(0) + 1, now, person, fixed, key.number());
+            entities.createNativeQuery("insert into result_version values (?1, ?2, ?3, ?4, ?5, ?6)")
                     .setParameter(1, exam.id().value())
-                    .setParameter(2, number)
+                    .setParameter(2, version.number())
                     .setParameter(3, now)
                     .setParameter(4, person)
                     .setParameter(5, fixed)
+                    .setParameter(6, key.number())
                     .executeUpdate();
-            entities.unwrap(Session.class).doWork(connection -> insert(connection, exam.id(), number, results, cohort));
-            return new Version(number, now, person, fixed);
+            entities.unwrap(Session.class)
+                    .doWork(connection -> insert(connection, exam.id(), version.number(), reckoned));
+            return version;
         }));
     }
 
-    /** Returns what people gave to each answer of an exam, where that is decided. */
-    private Map<SittingId, Map<ItemId, Rational>> given(Exam exam) {
-        Map<ItemId, MarkingScheme> schemes = papers.schemes(exam.paper());
-        Map<SittingId, Map<ItemId, Rational>> given = new HashMap<>();
-        for (Map.Entry<AnswerId, AnswerMarking> one : marking.of(exam.id()).entrySet()) {
-            ItemId item = one.getKey().item();
-            MarkingScheme scheme = schemes.get(item);
-            if (scheme != null) {
-                one.getValue()
-                        .mark(scheme, papers.mostOf(exam.paper(), item))
-                        .ifPresent(mark -> given.computeIfAbsent(
-                                        new SittingId(one.getKey().sitting()), none -> new HashMap<>())
-                                .put(item, mark));
-            }
-        }
-        return given;
-    }
-
-    private void insert(
-            Connection connection, ExamId exam, int version, List<Result> results, Map<String, Appointment> cohort)
-            throws SQLException {
+    private void insert(Connection connection, ExamId exam, int version, Reckoned reckoned) throws SQLException {
         try (PreparedStatement insert =
                 connection.prepareStatement("insert into result values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")) {
             int waiting = 0;
-            for (Result result : results) {
+            for (Result result : reckoned.results().getFirst()) {
                 insert.setLong(1, exam.value());
                 insert.setInt(2, version);
                 insert.setLong(
                         3,
-                        requireNonNull(cohort.get(result.candidate())).sitting().value());
+                        requireNonNull(reckoned.sittings().get(result.candidate()))
+                                .value());
                 insert.setString(4, result.candidate());
                 insert.setString(5, result.marks().total().toString());
                 insert.setString(6, result.marks().most().toString());
@@ -214,10 +176,14 @@ public class Results implements ResultsFixed {
     /** Returns the last version of an exam's results. */
     Optional<Version> latest(ExamId exam) {
         return rows(0, 1, """
-                        select version, worked_out_at, worked_out_by, fixed from result_version where exam = ?1
+                        select version, worked_out_at, worked_out_by, fixed, key_version from result_version where exam = ?1
                         order by version desc""", exam.value()).stream()
                 .map(row -> new Version(
-                        ((Number) row[0]).intValue(), instant(row[1]), String.valueOf(row[2]), (Boolean) row[3]))
+                        ((Number) row[0]).intValue(),
+                        instant(row[1]),
+                        String.valueOf(row[2]),
+                        (Boolean) row[3],
+                        ((Number) row[4]).intValue()))
                 .findFirst();
     }
 
@@ -276,11 +242,25 @@ public class Results implements ResultsFixed {
                                 .findFirst());
     }
 
+    /** Returns whether two versions tell a candidate the same: marks, outcome and grade. */
+    boolean areTheSame(ExamId exam, int one, int other, SittingId sitting) {
+        return row(exam, one, sitting).equals(row(exam, other, sitting));
+    }
+
+    private Optional<List<String>> row(ExamId exam, int version, SittingId sitting) {
+        return rows(0, 1, KEPT + " and sitting = ?3", exam.value(), version, sitting.value()).stream()
+                .map(Results::kept)
+                .map(kept -> List.of(kept.score(), kept.most(), kept.outcome(), kept.grade()))
+                .findFirst();
+    }
+
     @Override
     public boolean in(Exam exam) {
         return latest(exam.id())
                 .filter(Version::fixed)
                 .filter(version -> !version.at().isBefore(marking.lastAt(exam.id())))
+                .filter(version -> !version.at().isBefore(leftOut.lastAt(exam.id())))
+                .filter(version -> version.key() == keys.latest(exam.id()).number())
                 .isPresent();
     }
 }

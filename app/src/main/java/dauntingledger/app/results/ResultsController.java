@@ -2,6 +2,10 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.Unmarked;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.marking.LeftOut;
 import dauntingledger.app.office.ExamPages;
 import dauntingledger.app.results.Results.Kept;
 import dauntingledger.app.results.Results.Version;
@@ -36,13 +40,27 @@ class ResultsController {
     private static final int MOST_IN_A_FILE = 200_000;
 
     private final Results results;
+    private final LeftOut leftOut;
+    private final Unmarked unmarked;
+    private final Appointments appointments;
     private final ExamPages pages;
     private final Candidates candidates;
     private final WallClock wall;
     private final Clock clock;
 
-    ResultsController(Results results, ExamPages pages, Candidates candidates, WallClock wall, Clock clock) {
+    ResultsController(
+            Results results,
+            LeftOut leftOut,
+            Unmarked unmarked,
+            Appointments appointments,
+            ExamPages pages,
+            Candidates candidates,
+            WallClock wall,
+            Clock clock) {
         this.results = results;
+        this.leftOut = leftOut;
+        this.unmarked = unmarked;
+        this.appointments = appointments;
         this.pages = pages;
         this.candidates = candidates;
         this.wall = wall;
@@ -61,14 +79,18 @@ class ResultsController {
             String grade,
             String scaled) {}
 
+    /** Somebody who is no part of the cohort. */
+    record Without(String sitting, String number, String reason) {}
+
     @GetMapping("/office/exams/{exam}/results")
     String page(@PathVariable long exam, @RequestParam(defaultValue = "0") int page, Model model) {
         Exam found = pages.find(exam);
         pages.put(found, model);
         Optional<Version> version = results.latest(found.id());
         ExamState state = found.state(clock.instant());
-        model.addAttribute("workable", state == ExamState.CLOSED || state == ExamState.MARKED);
-        model.addAttribute("marked", state == ExamState.MARKED);
+        model.addAttribute("workable", isWorkable(found, state));
+        model.addAttribute("marked", state == ExamState.MARKED || state == ExamState.RELEASED);
+        model.addAttribute("leftOut", leftOut(found));
         model.addAttribute("version", version.orElse(null));
         model.addAttribute(
                 "when", version.map(kept -> wall.dayAndMinute(kept.at())).orElse(""));
@@ -82,6 +104,48 @@ class ResultsController {
         model.addAttribute("page", shown);
         model.addAttribute("more", rows.size() > ROWS);
         return "results/office";
+    }
+
+    /** Those that are released are worked out anew when something has changed since: a mark, the key, who belongs to them. */
+    private boolean isWorkable(Exam exam, ExamState state) {
+        return state == ExamState.CLOSED
+                || state == ExamState.MARKED
+                || state == ExamState.RELEASED && !results.in(exam);
+    }
+
+    private List<Without> leftOut(Exam exam) {
+        return leftOut.of(exam.id()).entrySet().stream()
+                .flatMap(one -> pages.find(exam, one.getKey().value()).stream()
+                        .map(sitting -> new Without(sitting.sitting().toString(), sitting.candidate(), one.getValue())))
+                .toList();
+    }
+
+    @Audited("left-out-of-results")
+    @PostMapping("/office/exams/{exam}/results/left-out")
+    String leaveOut(
+            @PathVariable long exam,
+            @RequestParam String number,
+            @RequestParam String reason,
+            Principal principal,
+            RedirectAttributes redirected) {
+        Exam found = pages.find(exam);
+        Optional<Appointment> sitting = appointments.of(found.id()).stream()
+                .filter(one -> one.candidate().equals(number.strip()))
+                .findFirst();
+        boolean good = sitting.isPresent() && !reason.isBlank() && reason.length() <= LeftOut.MOST_REASON;
+        if (good) {
+            leftOut.leaveOut(sitting.get().sitting(), reason.strip(), principal.getName());
+        }
+        redirected.addFlashAttribute(SaidAfterForms.SAID, good ? "left-out" : "not-left-out");
+        return "redirect:/office/exams/" + exam + "/results";
+    }
+
+    @Audited("taken-into-results")
+    @PostMapping("/office/exams/{exam}/results/taken-in")
+    String takeIn(@PathVariable long exam, @RequestParam long sitting, RedirectAttributes redirected) {
+        leftOut.takeIn(pages.sitting(pages.find(exam), sitting).sitting());
+        redirected.addFlashAttribute(SaidAfterForms.SAID, "taken-in");
+        return "redirect:/office/exams/" + exam + "/results";
     }
 
     private List<Row> rows(Exam exam, Version version, int from, int most) {
@@ -114,7 +178,9 @@ class ResultsController {
     String workOut(@PathVariable long exam, Principal principal, RedirectAttributes redirected) {
         Exam found = pages.find(exam);
         ExamState state = found.state(clock.instant());
-        if (state == ExamState.CLOSED || state == ExamState.MARKED) {
+        if (state == ExamState.RELEASED && unmarked.in(found) > 0) {
+            redirected.addFlashAttribute(SaidAfterForms.SAID, "waits");
+        } else if (isWorkable(found, state)) {
             Version version = results.workOut(found, principal.getName());
             redirected.addFlashAttribute(SaidAfterForms.SAID, version.fixed() ? "fixed" : "provisional");
         } else {

@@ -90,7 +90,11 @@ class MarkingTest extends Hall {
     private Rational mark(ExamAnswers.Answer answer) {
         return ledger.of(exam().id())
                 .getOrDefault(answer.id(), AnswerMarking.NONE)
-                .mark(requireNonNull(papers.schemes(exam().paper()).get(REPORT)), Rational.of(6))
+                .mark(
+                        requireNonNull(papers.marking(exam().paper(), List.of())
+                                .schemes()
+                                .get(REPORT)),
+                        Rational.of(6))
                 .orElse(Rational.of(-1));
     }
 

@@ -106,6 +106,41 @@ class PaperCommandTest {
         assertThat(printed().lines().filter(line -> line.startsWith("c2,"))).hasSize(62);
     }
 
+    @Test
+    void judgesByAKeyThatWasCorrected() throws IOException {
+        String csv = HEAD + "c1,goes-first,R1,C\nc1,distance-read,RESPONSE,150\nc1,log-entry,RESPONSE,She called.\n";
+        String key = """
+                {"format": "daunting-ledger-key/1", "corrections": [
+                  {"kind": "also-right", "item": "goes-first", "response": "R1", "value": ["C"]},
+                  {"kind": "within", "item": "distance-read", "response": "RESPONSE", "by": "5"},
+                  {"kind": "all-right", "item": "log-entry"},
+                  {"kind": "taken-out", "item": "turning-place"}]}""";
+
+        assertThat(run("score", packed(Packages.demo()), written(csv), "--key", corrected(key)))
+                .isZero();
+        assertThat(printed().lines())
+                .contains(
+                        "c1,goes-first,1,1,scored",
+                        "c1,distance-read,1,1,scored",
+                        "c1,log-entry,4,4,scored",
+                        "c1,turning-place,,0,taken-out");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "no JSON",
+                "{\"format\": \"daunting-ledger-key/1\", \"corrections\": [{\"kind\": \"all-right\", \"item\": \"nowhere\"}]}",
+                "{\"format\": \"another/1\", \"corrections\": []}",
+                "{\"format\": \"daunting-ledger-key/1\", \"corrections\": [{\"kind\": \"bent\", \"item\": \"goes-first\"}]}"
+            })
+    void refusesAKeyThatItCannotRead(String key) throws IOException {
+        String csv = HEAD + "c1,goes-first,R1,C\n";
+        assertThat(run("score", packed(Packages.demo()), written(csv), "--key", corrected(key)))
+                .isEqualTo(2);
+        assertThat(printed()).isEmpty();
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {
@@ -136,6 +171,10 @@ class PaperCommandTest {
 
     private String packed(Packages packages) throws IOException {
         return Files.write(folder.resolve("package.zip"), packages.zip()).toString();
+    }
+
+    private String corrected(String key) throws IOException {
+        return Files.writeString(folder.resolve("key.json"), key).toString();
     }
 
     private String written(String csv) throws IOException {

@@ -14,16 +14,10 @@ import com.google.zxing.DecodeHintType;
 import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
-import dauntingledger.app.exams.Exam;
-import dauntingledger.app.exams.ExamPlan;
-import dauntingledger.app.exams.OfficeWork;
-import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.marking.KeyVersions;
 import dauntingledger.rulebook.exam.ExamState;
-import dauntingledger.rulebook.paper.Stage;
-import dauntingledger.rulebook.paper.StageId;
-import dauntingledger.rulebook.sitting.Act;
-import dauntingledger.rulebook.sitting.Question;
-import jakarta.persistence.EntityManager;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.scoring.Correction;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -31,10 +25,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.time.Duration;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -47,10 +40,9 @@ import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** Certificates: who gets one, what its code leads to, and what a changed one is worth. */
-class CertificateTest extends OfficeWork {
+class CertificateTest extends TwoAtHome {
 
     private static final Map<DecodeHintType, ?> HINTS = Map.of(DecodeHintType.TRY_HARDER, true);
 
@@ -61,10 +53,7 @@ class CertificateTest extends OfficeWork {
     private Results results;
 
     @Autowired
-    private TransactionTemplate transactions;
-
-    @Autowired
-    private EntityManager entities;
+    private KeyVersions keys;
 
     @Value("${exam.data}")
     private Path data;
@@ -72,64 +61,11 @@ class CertificateTest extends OfficeWork {
     @TempDir
     private Path folder;
 
-    private Exam exam;
-    private Appointment passed;
-    private Appointment failed;
-
     @BeforeEach
     void release() {
-        exam = exams.make(new ExamPlan(
-                "Exam " + nextNumber(),
-                paper("shore-radio"),
-                in(Duration.ofMinutes(-2)),
-                Set.of(),
-                true,
-                Set.of("INV-1")));
-        imports(exam, "number,name", nextNumber() + ",Åse Ørn", nextNumber() + ",Bo");
-        exams.bring(exam.id(), ExamState.ANNOUNCED);
-        passed = exams.roster(exam.id()).getFirst();
-        failed = exams.roster(exam.id()).getLast();
-        sit(passed, true);
-        sit(failed, false);
-        clock.advance(Duration.ofHours(4));
         bringTo(exam, ExamState.CLOSED);
         bringTo(exam, ExamState.MARKED);
         bringTo(exam, ExamState.RELEASED);
-    }
-
-    private void sit(Appointment sitting, boolean right) {
-        does(sitting, new Act.StageOpened(new StageId("alone")));
-        Stage.Notice notice = (Stage.Notice) sitting(sitting).route().stage().orElseThrow();
-        does(
-                sitting,
-                new Act.NoticeAccepted(
-                        notice.id(), notice.textDigests().iterator().next(), ""));
-        does(sitting, new Act.StationExcused(new StageId("station"), "Jonna Hartwell"));
-        does(sitting, new Act.StageLeft(new StageId("station")));
-        does(sitting, new Act.CodeGiven(new StageId("door"), true));
-        does(sitting, new Act.StageLeft(new StageId("instructions")));
-        does(sitting, new Act.StageOpened(new StageId("watch")));
-        if (right) {
-            papers.explain(sitting.paper(), "en", sitting(sitting)).forEach(explained -> {
-                Question question = explained.question();
-                does(sitting, new Act.QuestionOpened(question.item().id()));
-                explained
-                        .explanation()
-                        .reasons()
-                        .forEach(reason -> does(
-                                sitting,
-                                new Act.Answered(
-                                        question.item().id(),
-                                        reason.response(),
-                                        question.item()
-                                                .interaction(reason.response())
-                                                .orElseThrow()
-                                                .blank()
-                                                .with(reason.expected().elements()))));
-            });
-        }
-        does(sitting, new Act.BlockClosed(new StageId("watch")));
-        does(sitting, new Act.HandedIn());
     }
 
     private byte[] pdf() throws Exception {
@@ -199,14 +135,21 @@ class CertificateTest extends OfficeWork {
     }
 
     @Test
-    void isReplacedWhenResultsAreFixedAnewAndWithdrawnByTheOffice() throws Exception {
+    void isReplacedWhenTheResultIsAnotherAndWithdrawnByTheOffice() throws Exception {
         String code = scanned(pdf());
         String first = code.substring(code.lastIndexOf('/') + 1);
-        transactions.executeWithoutResult(
-                status -> entities.createNativeQuery("update exam set state = 'MARKED' where id = ?1")
-                        .setParameter(1, exam.id().value())
-                        .executeUpdate());
-        bringTo(exam, ExamState.RELEASED);
+        results.workOut(exams.find(exam.id()).orElseThrow(), "OFF-1");
+        assertThat(page(first)).as("the result is the same").contains("Valid");
+        assertThat(scanned(pdf())).isEqualTo(code);
+
+        ItemId item = papers.text(exam.paper())
+                .paper()
+                .items()
+                .findFirst()
+                .orElseThrow()
+                .id();
+        keys.decide(exam.id(), 1, List.of(new Correction.TakenOut(item)), "It was asked in two ways.", "OFF-1");
+        results.workOut(exams.find(exam.id()).orElseThrow(), "OFF-1");
         assertThat(page(first)).contains("Replaced");
 
         code = scanned(pdf());

@@ -2,13 +2,16 @@ package dauntingledger.rulebook.scoring;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.app.exams.Rosters.Who;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * What makes an answer to one item right, as QTI 3.0 says it: responses with what is correct, outcomes, and the rules
@@ -37,7 +40,11 @@ public record ItemKey(
     public enum Judge {
         RULES,
         /** A marker, after the exam. */
-        PERSON
+        PERSON,
+        /** Nobody: it was decided that every answer is right. */
+        ALL_RIGHT,
+        /** Nobody: it was decided that the item counts for nobody. */
+        TAKEN_OUT
     }
 
     /**
@@ -58,7 +65,10 @@ public record ItemKey(
 
     /** Judges values that are written as QTI 3.0 writes those of their base types, for every response one. */
     public Judgement judgeRead(Map<ResponseId, Value> values) {
-        Scope scope = new Scope(this, values);
+        Map<ResponseId, Value> taken = new LinkedHashMap<>();
+        values.forEach(
+                (id, value) -> taken.put(id, requireNonNull(responses.get(id)).taken(value)));
+        Scope scope = new Scope(this, taken);
         Rule.followAll(rules, scope);
         Map<String, Value> results = new LinkedHashMap<>();
         outcomes.keySet().forEach(name -> results.put(name, scope.variable(name)));
@@ -76,6 +86,111 @@ public record ItemKey(
                 .filter(most -> most.signum() > 0)
                 .or(() -> requireNonNull(outcomes.get(SCORE)).normalMaximum());
         return declared.orElseGet(this::bestKnown);
+    }
+
+    /** Returns what was entered for a response in the form that it is judged in; what cannot be read is left out. */
+    public Value read(ResponseId response, Value entered) {
+        return requireNonNull(responses.get(response)).read(entered);
+    }
+
+    /**
+     * Returns whether {@code entered} is all that a response can be: with every other response right, it loses nothing. A
+     * response of which no right one is known accepts nothing.
+     */
+    public boolean accepts(ResponseId response, Value entered) {
+        ResponseKey judged = requireNonNull(responses.get(response));
+        return judged.right().isPresent() && isRight(response, judged.read(entered));
+    }
+
+    /**
+     * Returns whether {@code entered} is a number that the key does not accept but would with twice the tolerance: half as
+     * far from the correct number it is accepted.
+     */
+    public boolean nearlyAccepts(ResponseId response, Value entered) {
+        ResponseKey judged = requireNonNull(responses.get(response));
+        Value read = judged.read(entered);
+        Value correct = judged.correct();
+        if (!judged.isNumeric()
+                || read.elements().size() != 1
+                || correct.elements().size() != 1
+                || isRight(response, read)) {
+            return false;
+        }
+        Rational half = Rational.parse(read.elements().getFirst())
+                .plus(Rational.parse(correct.elements().getFirst()))
+                .dividedBy(Rational.of(2));
+        return isRight(response, correct.with(List.of(half.toString())));
+    }
+
+    private boolean isRight(ResponseId response, Value read) {
+        Map<ResponseId, Value> all = new LinkedHashMap<>();
+        responses.forEach((id, key) -> all.put(id, key.right().orElseGet(key::blank)));
+        Rational best = judgeRead(all).score();
+        all.put(response, read);
+        return best.signum() > 0 && judgeRead(all).score().compareTo(best) >= 0;
+    }
+
+    /** Returns this as {@code corrections} make it; those of other items change nothing. */
+    ItemKey corrected(ItemId item, List<Correction> corrections) {
+        ItemKey corrected = this;
+        for (Correction correction : corrections) {
+            if (correction.item().equals(item)) {
+                corrected = corrected.corrected(correction);
+            }
+        }
+        return corrected;
+    }
+
+    private ItemKey corrected(Correction correction) {
+        return switch (correction) {
+            case Correction.AlsoRight also -> with(also.response(), key -> key.alsoRight(also.value()));
+            case Correction.StaysWrong wrong -> this;
+            case Correction.Within within -> with(within.response(), key -> key.within(within.by()));
+            case Correction.AllRight all -> new ItemKey(responses, outcomes, rules, Judge.ALL_RIGHT);
+            case Correction.TakenOut out -> new ItemKey(responses, outcomes, rules, Judge.TAKEN_OUT);
+        };
+    }
+
+    private ItemKey with(ResponseId response, UnaryOperator<ResponseKey> change) {
+        Map<ResponseId, ResponseKey> changed = new LinkedHashMap<>(responses);
+        changed.computeIfPresent(response, (id, key) -> change.apply(key));
+        return new ItemKey(changed, outcomes, rules, judge);
+    }
+
+    /** Returns why this cannot be corrected so, or nothing if it can. */
+    Optional<String> problem(Correction correction) {
+        return switch (correction) {
+            case Correction.AlsoRight also -> problem(also.response()).or(() -> entered(also.response(), also.value()));
+            case Correction.StaysWrong wrong ->
+                problem(wrong.response()).or(() -> entered(wrong.response(), wrong.value()));
+            case Correction.Within within ->
+                problem(within.response())
+                        .or(() ->
+                                requireNonNull(responses.get(within.response())).isNumeric()
+                                        ? Optional.empty()
+                                        : Optional.of("response '" + within.response()
+                                                + "' is no number, so that no tolerance" + " is of use to it"));
+            case Correction.AllRight all -> Optional.empty();
+            case Correction.TakenOut out -> Optional.empty();
+        };
+    }
+
+    private Optional<String> problem(ResponseId response) {
+        ResponseKey known = responses.get(response);
+        if (known == null) {
+            return Optional.of("it has no response '" + response + "'");
+        }
+        return known.right().isPresent()
+                ? Optional.empty()
+                : Optional.of("the key names no correct response '" + response + "' that another could be as right as;"
+                        + " take every answer for right, or take the question out");
+    }
+
+    private Optional<String> entered(ResponseId response, List<String> value) {
+        return requireNonNull(responses.get(response)).written(value).elements().size() == value.size()
+                ? Optional.empty()
+                : Optional.of("'" + String.join(" ", value) + "' is nothing that can be entered for response '"
+                        + response + "'");
     }
 
     private Rational bestKnown() {

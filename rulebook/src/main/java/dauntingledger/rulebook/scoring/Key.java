@@ -8,8 +8,10 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Value;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What is right. It is no part of a {@link Paper} and cannot be reached from one, so that whatever is made from a paper
@@ -19,6 +21,24 @@ public record Key(Map<ItemId, ItemKey> items) {
 
     public Key {
         items = Map.copyOf(items);
+    }
+
+    /** Returns this key as {@code corrections} make it, each after the one before. */
+    public Key corrected(List<Correction> corrections) {
+        Map<ItemId, ItemKey> corrected = new HashMap<>(items);
+        corrections.stream()
+                .map(Correction::item)
+                .distinct()
+                .forEach(item -> corrected.computeIfPresent(item, (id, key) -> key.corrected(id, corrections)));
+        return new Key(corrected);
+    }
+
+    /** Returns why this key cannot be corrected so, or nothing if it can. */
+    public Optional<String> problem(Correction correction) {
+        ItemKey key = items.get(correction.item());
+        return key == null
+                ? Optional.of("the paper has no question '" + correction.item() + "'")
+                : key.problem(correction);
     }
 
     /** Returns everything that keeps this key from judging every question of {@code paper}; empty if it can. */

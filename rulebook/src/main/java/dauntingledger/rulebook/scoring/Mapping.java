@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.sitting.Clock.Kind;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -70,6 +71,14 @@ public record Mapping(List<Entry> entries, Rational otherwise, Bounds bounds) im
                 .sorted(Comparator.reverseOrder())
                 .limit(most == 0 ? worths.size() : most)
                 .reduce(Rational.ZERO, Rational::plus);
+    }
+
+    /** Returns the element that is worth most, if one is worth anything. */
+    Optional<String> bestElement() {
+        return entries.stream()
+                .filter(entry -> entry.worth().signum() > 0)
+                .max(Comparator.comparing(Entry::worth))
+                .map(Entry::element);
     }
 
     private Rational worth(Value.BaseType type, String element) {

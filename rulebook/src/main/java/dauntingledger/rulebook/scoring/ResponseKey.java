@@ -6,6 +6,7 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.response.Value.BaseType;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,13 +15,76 @@ import java.util.Optional;
  *
  * @param reading how what is typed is read before it is judged, where it is typed
  * @param correct the correct response; NULL where none is declared. Its cardinality and base type are the response's.
+ * @param leniency what is taken for the correct response besides
  */
-public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure> measures) {
+public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure> measures, Leniency leniency) {
 
     public ResponseKey {
         requireNonNull(reading, "reading");
         requireNonNull(correct, "correct");
         measures = List.copyOf(measures);
+        requireNonNull(leniency, "leniency");
+    }
+
+    /** What a response is judged by of which nothing was corrected. */
+    public ResponseKey(Optional<Reading> reading, Value correct, List<Measure> measures) {
+        this(reading, correct, measures, Leniency.NONE);
+    }
+
+    /**
+     * What is taken for the correct response, as it was decided after the exam.
+     *
+     * @param also whole responses, each as it is judged
+     * @param within how far a number may lie from the correct one
+     */
+    record Leniency(List<Value> also, Optional<Rational> within) {
+
+        static final Leniency NONE = new Leniency(List.of(), Optional.empty());
+
+        Leniency {
+            also = List.copyOf(also);
+        }
+
+        boolean admits(Value value, Value right) {
+            return also.stream().anyMatch(other -> Elements.same(other, value))
+                    || within.isPresent()
+                            && value.elements().size() == 1
+                            && right.elements().size() == 1
+                            && Rational.parse(value.elements().getFirst())
+                                            .minus(Rational.parse(
+                                                    right.elements().getFirst()))
+                                            .abs()
+                                            .compareTo(within.get())
+                                    <= 0;
+        }
+    }
+
+    ResponseKey alsoRight(List<String> value) {
+        List<Value> also = new ArrayList<>(leniency.also());
+        also.add(written(value));
+        return new ResponseKey(reading, correct, measures, new Leniency(also, leniency.within()));
+    }
+
+    ResponseKey within(Rational by) {
+        return new ResponseKey(reading, correct, measures, new Leniency(leniency.also(), Optional.of(by)));
+    }
+
+    /** Returns a response than which none is better: the correct one, or the best of a mapping of single elements. */
+    Optional<Value> right() {
+        if (!correct.elements().isEmpty()) {
+            return Optional.of(correct);
+        }
+        return measure(Measure.Kind.MAPPING)
+                .filter(measure -> correct.cardinality() == Value.Cardinality.SINGLE)
+                .flatMap(measure -> ((Mapping) measure).bestElement())
+                .map(element -> correct.with(List.of(element)));
+    }
+
+    /** Returns what {@code read} is taken for: itself, or the right response where it was decided that it is as right. */
+    Value taken(Value read) {
+        return leniency.equals(Leniency.NONE)
+                ? read
+                : right().filter(right -> leniency.admits(read, right)).orElse(read);
     }
 
     /** A response that is compared with its correct value and nothing else. */
@@ -62,7 +126,7 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
                 correct.baseType() != BaseType.INTEGER || Rational.parse(text).isWhole());
     }
 
-    private boolean isNumeric() {
+    boolean isNumeric() {
         return correct.baseType() == BaseType.FLOAT || correct.baseType() == BaseType.INTEGER;
     }
 }

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.scoring;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /**
  * The marks of a sitting, exact throughout; whoever shows them rounds, nobody else.
@@ -98,7 +100,9 @@ public record Score(List<OfSection> sections) {
         PARTLY_RIGHT,
         RIGHT,
         /** It waits for a marker. */
-        PENDING
+        PENDING,
+        /** It counts for nobody. */
+        TAKEN_OUT
     }
 
     /** Says how an item came to its marks. */
@@ -144,6 +148,7 @@ public record Score(List<OfSection> sections) {
     private static OfSection section(Section section, Function<Item, OfItem> marking) {
         Rational marks = Rational.ZERO;
         Rational pending = Rational.ZERO;
+        Rational most = Rational.ZERO;
         List<OfItem> items = new ArrayList<>();
         for (ItemSet set : section.sets()) {
             Rational sum = Rational.ZERO;
@@ -151,38 +156,42 @@ public record Score(List<OfSection> sections) {
                 OfItem scored = marking.apply(item);
                 items.add(scored);
                 sum = sum.plus(scored.marks());
+                most = scored.outcome() == Outcome.TAKEN_OUT ? most : most.plus(item.marks());
                 pending = scored.outcome() == Outcome.PENDING ? pending.plus(item.marks()) : pending;
             }
             marks = marks.plus(set.floorAtZero() ? sum.max(Rational.ZERO) : sum);
         }
-        Rational most = section.items().map(Item::marks).reduce(Rational.ZERO, Rational::plus);
         return new OfSection(section.id(), marks, most, pending, items);
     }
 
     static OfItem item(Key key, Question question) {
         Item item = question.item();
         ItemKey judging = key.of(item.id());
-        if (question.completeness() == Completeness.BLANK) {
-            return blank(item);
+        return item(
+                item,
+                judging,
+                question.completeness() == Completeness.BLANK,
+                () -> judging.judge(question.work().responses()));
+    }
+
+    /**
+     * Returns the marks of an item by its key.
+     *
+     * @param blank whether nothing was entered
+     * @param judgement what the rules make of what was entered, asked for where rules judge
+     */
+    public static OfItem item(Item item, ItemKey judging, boolean blank, Supplier<ItemKey.Judgement> judgement) {
+        if (judging.judge() == ItemKey.Judge.TAKEN_OUT) {
+            return new OfItem(item.id(), Rational.ZERO, Outcome.TAKEN_OUT);
         }
-        return judging.judge() == ItemKey.Judge.PERSON
-                ? waiting(item)
-                : judged(item, judging, judging.judge(question.work().responses()));
-    }
-
-    /** Returns the marks of an item whose answer waits for a marker. */
-    public static OfItem waiting(Item item) {
-        return new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
-    }
-
-    /** Returns the marks of an item of which nothing was entered. */
-    public static OfItem blank(Item item) {
-        return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
-    }
-
-    /** Returns the marks of an item that has an answer, by what its key makes of that. */
-    public static OfItem judged(Item item, ItemKey judging, ItemKey.Judgement judgement) {
-        return worth(item, Key.share(judging, judgement));
+        if (blank) {
+            return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
+        }
+        return switch (judging.judge()) {
+            case PERSON -> new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
+            case ALL_RIGHT -> worth(item, Rational.ONE);
+            default -> worth(item, Key.share(judging, judgement.get()));
+        };
     }
 
     /** Returns the marks of an item whose answer is so much of the most that it can be. */

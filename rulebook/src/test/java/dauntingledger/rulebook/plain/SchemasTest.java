@@ -7,6 +7,7 @@ import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Reading;
+import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.tools.ToolUse;
 import java.io.IOException;
@@ -37,7 +38,8 @@ class SchemasTest {
                         Map.entry(Act.class, ActCodec.KINDS),
                         Map.entry(ToolUse.class, ToolCodec.KINDS),
                         Map.entry(Finish.class, ExamRulesCodec.FINISH),
-                        Map.entry(Reading.class, InteractionCodec.READING))
+                        Map.entry(Reading.class, InteractionCodec.READING),
+                        Map.entry(Correction.class, KeyCodec.CORRECTION))
                 .flatMap(one -> records(one.getKey()).map(kind -> Arguments.of(kind, one.getValue())));
     }
 

@@ -204,6 +204,32 @@ class ScoreTest {
         }
     }
 
+    @Test
+    void takeWhatCountsForNobodyOutOfTheMostAsWell() {
+        desk.chooses("q1", "b").chooses("q2", "b");
+        Rational all = Score.of(PILOT, desk.sitting()).most();
+        Score score = Score.of(
+                PILOT.corrected(
+                        List.of(new Correction.TakenOut(new ItemId("q1")), new Correction.AllRight(new ItemId("q2")))),
+                desk.sitting());
+
+        Rational q1 = desk.sitting().questions().get(new ItemId("q1")).item().marks();
+        Rational q2 = desk.sitting().questions().get(new ItemId("q2")).item().marks();
+        assertThat(score.most()).isEqualTo(all.minus(q1));
+        assertThat(score.marks()).isEqualTo(q2);
+        assertThat(score.sections().getFirst().items())
+                .extracting(Score.OfItem::outcome)
+                .startsWith(Score.Outcome.TAKEN_OUT, Score.Outcome.RIGHT);
+    }
+
+    @Test
+    void leaveABlankBlankWhereEveryAnswerIsRight() {
+        Key key = PILOT.corrected(List.of(new Correction.AllRight(new ItemId("q1"))));
+        assertThat(Score.item(key, desk.sitting().questions().get(new ItemId("q1")))
+                        .outcome())
+                .isEqualTo(Score.Outcome.BLANK);
+    }
+
     private Score.Outcome outcome(String id) {
         return Score.item(PILOT, desk.sitting().questions().get(new ItemId(id))).outcome();
     }

@@ -1,0 +1,83 @@
+package dauntingledger.app.papers;
+
+import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.scoring.Correction;
+import dauntingledger.rulebook.scoring.ItemKey;
+import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.sitting.Sitting;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** How answers to a paper are judged, by its key and what was decided about that after the exam. The key stays inside. */
+public final class PaperMarking {
+
+    private final ReadPaper paper;
+
+    PaperMarking(ReadPaper paper) {
+        this.paper = paper;
+    }
+
+    /** Returns what a person marks by, of each item that one marks. */
+    public Map<ItemId, MarkingScheme> schemes() {
+        return paper.schemes();
+    }
+
+    /** Returns the most that an answer to an item can be worth, in the item's own SCORE. */
+    public Rational mostOf(ItemId item) {
+        return paper.key().of(item).most();
+    }
+
+    /**
+     * Marks a sitting.
+     *
+     * @param given the item's own SCORE, of each item that a person has marked
+     */
+    public Score score(Sitting sitting, Map<ItemId, Rational> given) {
+        return Score.of(paper.key(), sitting, given);
+    }
+
+    /** Returns who works out the score of an item. */
+    public ItemKey.Judge judge(ItemId item) {
+        return paper.key().of(item).judge();
+    }
+
+    /** Returns what was entered as it is judged; what cannot be read is left out. */
+    public Value read(ItemId item, ResponseId response, Value entered) {
+        return paper.key().of(item).read(response, entered);
+    }
+
+    /** Returns whether a response loses nothing; see {@link ItemKey#accepts}. */
+    public boolean accepts(ItemId item, ResponseId response, Value entered) {
+        return paper.key().of(item).accepts(response, entered);
+    }
+
+    /** Returns whether a number is just outside of what is accepted; see {@link ItemKey#nearlyAccepts}. */
+    public boolean nearlyAccepts(ItemId item, ResponseId response, Value entered) {
+        return paper.key().of(item).nearlyAccepts(response, entered);
+    }
+
+    /** Returns why the key cannot be corrected so, or nothing if it can. */
+    public Optional<String> problem(Correction correction) {
+        return paper.key().problem(correction);
+    }
+
+    List<Papers.Explained> explain(String language, Sitting sitting) {
+        return sitting.questions().all().stream()
+                .map(question -> {
+                    Score.Explanation explanation = Score.explain(paper.key(), question);
+                    return new Papers.Explained(
+                            question,
+                            explanation,
+                            paper.feedbackIn(language, question.item().id()).stream()
+                                    .filter(feedback -> feedback.isFor(explanation.outcomes()))
+                                    .map(Feedback::html)
+                                    .toList());
+                })
+                .toList();
+    }
+}
