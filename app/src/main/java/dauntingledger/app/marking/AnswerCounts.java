@@ -84,15 +84,21 @@ public class AnswerCounts {
                 .forEach(question -> responses(question).forEach(interaction -> {
                     Map<Value, Integer> of = counts.computeIfAbsent(
                             new Asked(question.item().id(), interaction.response()), none -> new ConcurrentHashMap<>());
-                    Value read = marking.read(
-                            question.item().id(),
-                            interaction.response(),
-                            question.response(interaction.response()).orElse(interaction.blank()));
+                    Value read = read(marking, question, interaction);
                     if (!read.elements().isEmpty() && (of.size() < MOST_DIFFERENT || of.containsKey(read))) {
                         of.merge(read, 1, Integer::sum);
                     }
                 }));
         return counts;
+    }
+
+    /** What cannot be read counts as it was typed. */
+    private static Value read(PaperMarking marking, Question question, Interaction interaction) {
+        Value entered = question.response(interaction.response()).orElse(interaction.blank());
+        Value read = marking.read(question.item().id(), interaction.response(), entered);
+        return read.elements().isEmpty()
+                ? entered.with(entered.elements().stream().map(String::strip).toList())
+                : read;
     }
 
     private static Stream<Interaction> responses(Question question) {

@@ -43,6 +43,9 @@ public abstract class Hall extends OfficeWork {
 
     private Rooms.@Nullable Room room;
     private @Nullable Exam exam;
+    /** What everybody types in the last section besides the report. */
+    protected Map<ItemId, String> shortAnswers = Map.of();
+
     protected List<Appointment> roster = List.of();
     protected String invigilator = "";
     private final Map<Appointment, String> seats = new HashMap<>();
@@ -146,11 +149,16 @@ public abstract class Hall extends OfficeWork {
         does(sitting, new Act.BlockClosed(new StageId("passage")));
         does(sitting, new Act.StageOpened(new StageId("craft")));
         if (!text.isEmpty()) {
-            does(sitting, new Act.QuestionOpened(REPORT));
-            does(sitting, new Act.Answered(REPORT, new ResponseId("RESPONSE"), Value.typed(text)));
+            type(sitting, REPORT, text);
         }
+        shortAnswers.forEach((item, answer) -> type(sitting, item, answer));
         does(sitting, new Act.BlockClosed(new StageId("craft")));
         does(sitting, new Act.HandedIn());
+    }
+
+    private void type(Appointment sitting, ItemId item, String text) {
+        does(sitting, new Act.QuestionOpened(item));
+        does(sitting, new Act.Answered(item, new ResponseId("RESPONSE"), Value.typed(text)));
     }
 
     protected String marker(Role role) {

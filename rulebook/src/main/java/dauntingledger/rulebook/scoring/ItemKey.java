@@ -2,7 +2,6 @@ package dauntingledger.rulebook.scoring;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.exams.Rosters.Who;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
@@ -187,7 +186,7 @@ public record ItemKey(
     }
 
     private Optional<String> entered(ResponseId response, List<String> value) {
-        return requireNonNull(responses.get(response)).written(value).elements().size() == value.size()
+        return requireNonNull(responses.get(response)).canBe(value)
                 ? Optional.empty()
                 : Optional.of("'" + String.join(" ", value) + "' is nothing that can be entered for response '"
                         + response + "'");

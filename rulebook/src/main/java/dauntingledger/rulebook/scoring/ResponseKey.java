@@ -35,14 +35,16 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
      * What is taken for the correct response, as it was decided after the exam.
      *
      * @param also whole responses, each as it is judged
+     * @param asTyped what was typed and cannot be read
      * @param within how far a number may lie from the correct one
      */
-    record Leniency(List<Value> also, Optional<Rational> within) {
+    record Leniency(List<Value> also, List<String> asTyped, Optional<Rational> within) {
 
-        static final Leniency NONE = new Leniency(List.of(), Optional.empty());
+        static final Leniency NONE = new Leniency(List.of(), List.of(), Optional.empty());
 
         Leniency {
             also = List.copyOf(also);
+            asTyped = List.copyOf(asTyped);
         }
 
         boolean admits(Value value, Value right) {
@@ -61,12 +63,36 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
 
     ResponseKey alsoRight(List<String> value) {
         List<Value> also = new ArrayList<>(leniency.also());
-        also.add(written(value));
-        return new ResponseKey(reading, correct, measures, new Leniency(also, leniency.within()));
+        List<String> asTyped = new ArrayList<>(leniency.asTyped());
+        Value read = written(value);
+        if (read.elements().isEmpty()) {
+            asTyped.add(value.getFirst().strip());
+        } else {
+            also.add(read);
+        }
+        return with(new Leniency(also, asTyped, leniency.within()));
     }
 
     ResponseKey within(Rational by) {
-        return new ResponseKey(reading, correct, measures, new Leniency(leniency.also(), Optional.of(by)));
+        return with(new Leniency(leniency.also(), leniency.asTyped(), Optional.of(by)));
+    }
+
+    private ResponseKey with(Leniency other) {
+        return new ResponseKey(reading, correct, measures, other);
+    }
+
+    /** Returns whether such a response can be entered, be it that it cannot be read. */
+    boolean canBe(List<String> value) {
+        return reading.isPresent() && value.size() == 1
+                || written(value).elements().size() == value.size();
+    }
+
+    /** Returns the right response for something that was typed, cannot be read, and was decided to be right. */
+    private Optional<Value> asTyped(List<String> elements) {
+        return elements.size() == 1
+                        && leniency.asTyped().contains(elements.getFirst().strip())
+                ? right()
+                : Optional.empty();
     }
 
     /** Returns a response than which none is better: the correct one, or the best of a mapping of single elements. */
@@ -105,17 +131,17 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
         List<String> read = entered.elements().stream()
                 .flatMap(element -> readable(element).stream())
                 .toList();
-        return correct.with(read);
+        return asTyped(entered.elements()).orElseGet(() -> correct.with(read));
     }
 
     /** Returns values that are written as QTI 3.0 writes them, or else as they would be typed, as they are judged. */
     public Value written(List<String> elements) {
-        return correct.with(elements.stream()
-                .flatMap(
-                        element -> readable(element)
+        return asTyped(elements)
+                .orElseGet(() -> correct.with(elements.stream()
+                        .flatMap(element -> readable(element)
                                 .or(() -> isNumeric() ? Reading.AsNumber.PLAIN.read(element) : Optional.empty())
                                 .stream())
-                .toList());
+                        .toList()));
     }
 
     private Optional<String> readable(String element) {

@@ -2,7 +2,6 @@ package dauntingledger.rulebook.scoring;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;

@@ -8,9 +8,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.Value;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -86,6 +88,22 @@ class CorrectionTest {
         assertThat(SampleKeys.byPerson().accepts(R1, Value.typed("")))
                 .as("no right one is known")
                 .isFalse();
+    }
+
+    @Test
+    void whatCannotBeReadCanBeTakenForRightAsItWasTyped() {
+        ResponseKey metres = new ResponseKey(
+                Optional.of(new Reading.AsNumber(Map.of("m", Rational.ONE), 0, 0)),
+                new Value(Value.Cardinality.SINGLE, Value.BaseType.FLOAT, List.of("12")),
+                List.of());
+        ItemKey key = new ItemKey(
+                Map.of(R1, metres), SampleKeys.SCORE, Templates.MATCH_CORRECT.rules(R1), ItemKey.Judge.RULES);
+        Value typed = Value.typed(" twelve ");
+
+        assertThat(key.judge(Map.of(R1, typed)).score()).isEqualTo(Rational.ZERO);
+        ItemKey kind = corrected(key, new Correction.AlsoRight(ONE, R1, List.of("twelve")));
+        assertThat(kind.judge(Map.of(R1, typed)).score()).isEqualTo(Rational.ONE);
+        assertThat(kind.judge(Map.of(R1, Value.typed("13 m"))).score()).isEqualTo(Rational.ZERO);
     }
 
     @Test
