@@ -3,6 +3,7 @@
 import { all, maybe, one } from './dom.js';
 import { Fraction } from './marking/fraction.js';
 import { Refused, post } from './server.js';
+import { Remarks } from './marking/remarks.js';
 import { Words, put } from './words.js';
 
 /** @import { Answer, DeskData, Given, Group } from '../types/marking.d.ts' */
@@ -25,6 +26,13 @@ class Desk {
     this.points = new Map();
     /** @type {number | undefined} which of those done is shown again; the next that waits if none */
     this.back = undefined;
+    this.remarks = new Remarks(this.words);
+    /** @type {Record<string, () => void>} what letters do */
+    this.letters = {
+      b: () => this.goBack(),
+      h: () => this.remarks.highlight(),
+      p: () => this.answer && one('#aside', document, HTMLDialogElement).showModal(),
+    };
     this.begun = performance.now();
     /** @type {string[]} the keys of the answers whose marks are on their way */
     this.underway = [];
@@ -35,6 +43,7 @@ class Desk {
   start() {
     all('[data-point]').forEach((button) => button.addEventListener('click', () => this.press(String(button.dataset.point))));
     one('#enter').addEventListener('click', () => this.enter());
+    one('#highlight').addEventListener('click', () => this.remarks.highlight());
     one('#back').addEventListener('click', () => this.goBack());
     one('#take-back').addEventListener('click', () => this.takeBack());
     one('#put-aside').addEventListener('click', () => one('#aside', document, HTMLDialogElement).showModal());
@@ -61,15 +70,14 @@ class Desk {
       this.enter();
       return;
     }
-    const buttons = all('[data-point]');
-    if (!typing && /^[1-9]$/.test(event.key) && buttons[Number(event.key) - 1]) {
+    if (typing) {
+      return;
+    }
+    const point = /^[1-9]$/.test(event.key) ? all('[data-point]')[Number(event.key) - 1]?.dataset.point : undefined;
+    const does = point ? () => this.press(point) : this.letters[event.key.toLowerCase()];
+    if (does) {
       event.preventDefault();
-      this.press(String(buttons[Number(event.key) - 1].dataset.point));
-    } else if (!typing && event.key.toLowerCase() === 'b') {
-      this.goBack();
-    } else if (!typing && event.key.toLowerCase() === 'p' && this.answer) {
-      event.preventDefault();
-      one('#aside', document, HTMLDialogElement).showModal();
+      does();
     }
   }
 
@@ -119,7 +127,7 @@ class Desk {
     const { answer } = this;
     one('#nothing').hidden = Boolean(answer);
     one('#answer').hidden = !answer;
-    for (const id of ['#enter', '#put-aside']) {
+    for (const id of ['#enter', '#put-aside', '#highlight']) {
       one(id, document, HTMLButtonElement).disabled = !answer;
     }
     one('#back', document, HTMLButtonElement).disabled = (this.back ?? this.done.length) === 0;
@@ -134,24 +142,32 @@ class Desk {
       one('#reason', document, HTMLInputElement).value = given?.reason ?? '';
     }
     if (answer) {
-      this.draw(answer);
+      this.draw(answer, given?.remarks ?? []);
     }
     this.sum();
   }
 
-  /** @param {Answer} answer */
-  draw(answer) {
+  /**
+   * @param {Answer} answer
+   * @param {import('../types/marking.d.ts').Remark[]} remarks what was highlighted in it before
+   */
+  draw(answer, remarks) {
     put(one('#code'), answer.code);
     const words = answer.texts.reduce((sum, text) => sum + text.words, 0);
     put(one('#words'), words ? this.words.say('words', words) : '');
     one('#texts').replaceChildren(
-      ...answer.texts.map(({ text, onPaper }) =>
-        Object.assign(document.createElement('div'), {
+      ...answer.texts.map(({ response, text, onPaper }) => {
+        const place = Object.assign(document.createElement('div'), {
           className: onPaper ? 'said' : 'answer-text',
           textContent: onPaper ? this.words.say('on-paper') : text,
-        }),
-      ),
+        });
+        if (!onPaper) {
+          place.dataset.response = response;
+        }
+        return place;
+      }),
     );
+    this.remarks.show(remarks);
     one('#answer').scrollTop = 0;
     const others = [
       ...(answer.others ?? []).map(
@@ -187,6 +203,7 @@ class Desk {
       points: Object.fromEntries([...this.points].map(([id, marks]) => [id, marks.toString()])),
       adjustment: this.adjustment().toString(),
       reason: maybe('#reason', document, HTMLInputElement)?.value.trim() ?? '',
+      remarks: this.remarks.all,
     };
     if (given.adjustment !== '0' && !given.reason) {
       this.say(this.words.say('adjustment.why'));

@@ -3,10 +3,18 @@
 export interface Answer {
   key: string;
   code: string;
-  texts: { text: string; words: number; onPaper: boolean }[];
+  texts: { response: string; text: string; words: number; onPaper: boolean }[];
   decides: boolean;
   others?: { sum: string; points: Record<string, string>; reason: string }[];
   aside?: string[];
+}
+
+/** A stretch of a text that is highlighted, by character, with what is said to it. */
+export interface Remark {
+  response: string;
+  from: number;
+  to: number;
+  text: string;
 }
 
 export interface Group {
@@ -20,6 +28,7 @@ export interface Given {
   points: Record<string, string>;
   adjustment: string;
   reason: string;
+  remarks: Remark[];
 }
 
 export interface DeskData {

@@ -221,10 +221,11 @@ class ExamBook implements Exams {
     }
 
     @Override
-    public List<Exam> closed(Set<String> ofPapers) {
+    public List<Exam> in(Set<ExamState> states, Set<String> ofPapers) {
         return transactions.execute(status -> entities
-                .createQuery("from ExamRecord where state = :state and paper in :papers order by id", ExamRecord.class)
-                .setParameter("state", ExamState.CLOSED)
+                .createQuery(
+                        "from ExamRecord where state in :states and paper in :papers order by id", ExamRecord.class)
+                .setParameter("states", states)
                 .setParameter("papers", ofPapers)
                 .getResultList()
                 .stream()

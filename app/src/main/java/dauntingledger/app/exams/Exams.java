@@ -32,8 +32,8 @@ public interface Exams {
     /** Returns exams, those that open last first. */
     List<Exam> page(int from, int most);
 
-    /** Returns the exams of some papers that are closed and not marked yet, the oldest first. */
-    List<Exam> closed(Set<String> ofPapers);
+    /** Returns the exams of some papers that are in one of these states, the oldest first. */
+    List<Exam> in(Set<ExamState> states, Set<String> ofPapers);
 
     List<Exam> all(List<ExamId> exams);
 

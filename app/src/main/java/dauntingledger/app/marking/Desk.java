@@ -2,16 +2,26 @@ package dauntingledger.app.marking;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.marking.ExamAnswers.Answer;
+import dauntingledger.app.marking.ExamAnswers.Source;
 import dauntingledger.app.marking.MarkersPapers.Asked;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.staff.Role;
 import dauntingledger.rulebook.marking.Agreement;
 import dauntingledger.rulebook.marking.AnswerMarking;
 import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
 import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.marking.QuestionMarking;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** What lies on a marker's desk: the answers that are still theirs to mark, and how far everybody is. */
@@ -20,10 +30,12 @@ class Desk {
 
     private final ExamAnswers answers;
     private final MarkingLedger ledger;
+    private final Papers papers;
 
-    Desk(ExamAnswers answers, MarkingLedger ledger) {
+    Desk(ExamAnswers answers, MarkingLedger ledger, Papers papers) {
         this.answers = answers;
         this.ledger = ledger;
+        this.papers = papers;
     }
 
     /**
@@ -38,21 +50,69 @@ class Desk {
     record Progress(int answers, int finished, int own, int left, int forChief) {}
 
     Progress progress(Asked asked) {
-        Map<AnswerId, AnswerMarking> done = ledger.of(asked.exam().id());
-        List<AnswerMarking> all = answers.of(asked.exam(), asked.item()).stream()
-                .map(answer -> done.getOrDefault(answer.id(), AnswerMarking.NONE))
-                .toList();
+        List<AnswerMarking> all = candidates(asked).map(this::marking).toList();
         MarkingScheme scheme = asked.scheme();
         String person = asked.marker().number();
         return new Progress(
                 all.size(),
-                (int) all.stream().filter(one -> one.isFinished(scheme)).count(),
+                (int) all.stream().filter(one -> !one.isWaiting(scheme)).count(),
                 (int) all.stream()
                         .filter(one -> one.marks().containsKey(person)
-                                || asked.isChief() && one.chief().isPresent())
+                                || one.isReviewedBy(person) && !one.wants(person, scheme)
+                                || one.decision()
+                                        .filter(made -> made.person().equals(person))
+                                        .isPresent())
                         .count(),
-                (int) all.stream().filter(one -> isTheirs(one, asked)).count(),
+                (int) theirs(asked).count(),
                 (int) all.stream().filter(one -> one.isForChief(scheme)).count());
+    }
+
+    private record One(Exam exam, Answer answer) {}
+
+    private Stream<One> candidates(Asked asked) {
+        return answers.of(asked.exam(), asked.item()).stream()
+                .map(answer -> new One(asked.exam(), answer))
+                .filter(one -> !asked.isReview()
+                        || marking(one).isReviewedBy(asked.marker().number()));
+    }
+
+    private AnswerMarking marking(One one) {
+        return one.answer().id().map(id -> marking(one.exam(), id)).orElse(AnswerMarking.NONE);
+    }
+
+    /** Returns the answers that are still theirs, samples among them. Somebody who is stopped has none. */
+    private Stream<Answer> theirs(Asked asked) {
+        QuestionMarking question = ledger.question(asked.exam().id(), asked.item());
+        String person = asked.marker().number();
+        if (question.stopped().containsKey(person)) {
+            return Stream.empty();
+        }
+        Stream<Answer> own =
+                candidates(asked).filter(one -> isTheirs(marking(one), asked)).map(One::answer);
+        Set<String> marked = question.samples().getOrDefault(person, Map.of()).keySet();
+        Stream<Answer> samples = samples(asked)
+                .filter(sample -> !(sample.source() instanceof Source.Sample(String id) && marked.contains(id)));
+        return Stream.concat(own, samples).sorted(Comparator.comparing(Answer::key));
+    }
+
+    /** Chief markers give the known marks themselves, and whoever looks at something again looks at that alone. */
+    private Stream<Answer> samples(Asked asked) {
+        return asked.marker().role() == Role.CHIEF_MARKER || asked.isReview()
+                ? Stream.empty()
+                : answers.samples(
+                        asked.exam(),
+                        item(asked),
+                        asked.scheme(),
+                        asked.marker().number());
+    }
+
+    private Item item(Asked asked) {
+        return papers.text(asked.exam().paper())
+                .paper()
+                .items()
+                .filter(item -> item.id().equals(asked.item()))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** The chief marker decides what is left to them first, and marks like others besides. */
@@ -64,16 +124,14 @@ class Desk {
 
     /** Returns the next answers that are theirs, but those whose keys are {@code known} already. */
     List<Answer> next(Asked asked, Set<String> known, int most) {
-        Map<AnswerId, AnswerMarking> done = ledger.of(asked.exam().id());
-        return answers.of(asked.exam(), asked.item()).stream()
+        return theirs(asked)
                 .filter(answer -> !known.contains(answer.key()))
-                .filter(answer -> isTheirs(done.getOrDefault(answer.id(), AnswerMarking.NONE), asked))
                 .limit(most)
                 .toList();
     }
 
     Optional<Answer> find(Asked asked, String key) {
-        return answers.of(asked.exam(), asked.item()).stream()
+        return Stream.concat(candidates(asked).map(One::answer), samples(asked))
                 .filter(answer -> answer.key().equals(key))
                 .findFirst();
     }
@@ -95,16 +153,51 @@ class Desk {
         return pairs.isEmpty() ? Optional.empty() : Optional.of(Agreement.of(pairs, Agreement.Weights.QUADRATIC));
     }
 
-    /** Returns how many answers of an exam wait for a marker or the chief marker. */
+    /** Returns how many answers of an exam wait for a marker, the chief marker, or the end of a review. */
     int waiting(Exam exam, Map<ItemId, MarkingScheme> schemes) {
         Map<AnswerId, AnswerMarking> done = ledger.of(exam.id());
         return (int) answers.of(exam).stream()
-                .filter(answer -> {
-                    MarkingScheme scheme = schemes.get(answer.id().item());
+                .flatMap(answer -> answer.id().stream())
+                .filter(id -> {
+                    MarkingScheme scheme = schemes.get(id.item());
                     return scheme != null
-                            && !done.getOrDefault(answer.id(), AnswerMarking.NONE)
-                                    .isFinished(scheme);
+                            && done.getOrDefault(id, AnswerMarking.NONE).isWaiting(scheme);
                 })
                 .count();
+    }
+
+    /**
+     * What one marker has done with a question.
+     *
+     * @param mean what they gave on average
+     * @param samples how far they agree with known marks; empty if they marked none
+     * @param stopped why they are stopped; empty if they are not
+     */
+    record Figures(String marker, int marked, Rational mean, Optional<Agreement> samples, Optional<String> stopped) {}
+
+    /** Returns what each marker has done with a question, by their numbers. */
+    List<Figures> figures(Asked asked) {
+        QuestionMarking question = ledger.question(asked.exam().id(), asked.item());
+        Map<String, List<Rational>> given = new TreeMap<>();
+        question.samples().keySet().forEach(marker -> given.put(marker, new ArrayList<>()));
+        question.stopped().keySet().forEach(marker -> given.put(marker, new ArrayList<>()));
+        ledger.of(asked.exam().id()).entrySet().stream()
+                .filter(one -> one.getKey().item().equals(asked.item()))
+                .forEach(one -> one.getValue()
+                        .marks()
+                        .forEach((marker, marks) -> given.computeIfAbsent(marker, none -> new ArrayList<>())
+                                .add(asked.scheme().sum(marks, asked.scheme().best()))));
+        return given.entrySet().stream()
+                .map(one -> new Figures(
+                        one.getKey(),
+                        one.getValue().size(),
+                        one.getValue().isEmpty()
+                                ? Rational.ZERO
+                                : one.getValue().stream()
+                                        .reduce(Rational.ZERO, Rational::plus)
+                                        .dividedBy(Rational.of(one.getValue().size())),
+                        question.agreement(one.getKey(), asked.scheme()),
+                        Optional.ofNullable(question.stopped().get(one.getKey()))))
+                .toList();
     }
 }

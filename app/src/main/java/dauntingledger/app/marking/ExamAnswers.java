@@ -24,6 +24,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -63,20 +64,36 @@ class ExamAnswers {
      * @param key names it among the answers of its exam, always the same; answers are shuffled by it
      * @param texts what was entered, one for each interaction that asks for something
      */
-    record Answer(AnswerId id, String code, String key, List<Text> texts) {}
+    record Answer(Source source, String code, String key, List<Text> texts) {
+
+        /** Returns which candidate's answer it is; nothing of a sample. */
+        Optional<AnswerId> id() {
+            return source instanceof Source.Candidate candidate ? Optional.of(candidate.id()) : Optional.empty();
+        }
+    }
+
+    /** Where an answer comes from. */
+    sealed interface Source {
+        record Candidate(AnswerId id) implements Source {}
+
+        /** It is one with known marks. */
+        record Sample(String id) implements Source {}
+    }
 
     /**
      * What was entered for one interaction.
      *
+     * @param response which interaction
      * @param words how many words it has, where it is a text; else 0
      * @param onPaper whether it is in the candidate's booklet, and only that it is there was entered
      */
-    record Text(String text, int words, boolean onPaper) {}
+    record Text(String response, String text, int words, boolean onPaper) {}
 
     /** Returns the answers of an exam to one question, in an order that tells nothing of whose they are. */
     List<Answer> of(Exam exam, ItemId item) {
         return of(exam).stream()
-                .filter(answer -> answer.id().item().equals(item))
+                .filter(answer ->
+                        answer.id().filter(id -> id.item().equals(item)).isPresent())
                 .toList();
     }
 
@@ -100,17 +117,40 @@ class ExamAnswers {
     /** Both are made with the secret of the installation, so neither code nor key leads back to the sitting. */
     private Answer answer(Appointment sitting, Question question) {
         Item item = question.item();
-        String key = signatures
-                .of("marking", sitting.sitting().toString(), item.id().value())
-                .substring(0, KEY);
-        String code = key.substring(0, CODE).toUpperCase(Locale.ROOT);
+        String key = key("marking", sitting.sitting().toString(), item.id().value());
         return new Answer(
-                new AnswerId(sitting.sitting().value(), item.id()),
-                code.substring(0, GROUP) + "-" + code.substring(GROUP),
+                new Source.Candidate(new AnswerId(sitting.sitting().value(), item.id())),
+                code(key),
                 key,
                 item.interactions().stream()
                         .flatMap(interaction -> text(interaction, question))
                         .toList());
+    }
+
+    private String key(String purpose, String... parts) {
+        return signatures.of(purpose, parts).substring(0, KEY);
+    }
+
+    private static String code(String key) {
+        String code = key.substring(0, CODE).toUpperCase(Locale.ROOT);
+        return code.substring(0, GROUP) + "-" + code.substring(GROUP);
+    }
+
+    /** Returns the samples that are mixed into the answers that a marker sees, at places of this marker's own. */
+    Stream<Answer> samples(Exam exam, Item item, MarkingScheme scheme, String marker) {
+        String response = item.interactions().stream()
+                .filter(Interaction::isAsked)
+                .findFirst()
+                .map(interaction -> interaction.response().value())
+                .orElse("");
+        return scheme.samples().stream().filter(MarkingScheme.Sample::mixedIn).map(sample -> {
+            String key = key("sample", exam.id().toString(), item.id().value(), marker, sample.id());
+            return new Answer(
+                    new Source.Sample(sample.id()),
+                    code(key),
+                    key,
+                    List.of(new Text(response, sample.answer(), ExtendedText.words(sample.answer()), false)));
+        });
     }
 
     private static Stream<Text> text(Interaction interaction, Question question) {
@@ -122,11 +162,12 @@ class ExamAnswers {
                 switch (interaction) {
                     case ExtendedText text ->
                         new Text(
+                                text.response().value(),
                                 String.join("\n", value.elements()),
                                 ExtendedText.words(String.join(" ", value.elements())),
                                 false);
-                    case OnPaper booklet -> new Text("", 0, true);
-                    default -> new Text(interaction.label(value), 0, false);
+                    case OnPaper booklet -> new Text(booklet.response().value(), "", 0, true);
+                    default -> new Text(interaction.response().value(), interaction.label(value), 0, false);
                 });
     }
 }

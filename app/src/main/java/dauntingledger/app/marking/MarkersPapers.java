@@ -5,33 +5,47 @@ import dauntingledger.app.exams.Exams;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
+import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.ItemId;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
 
-/** Which exams somebody marks: those of their papers, while they are closed and not marked. */
+/**
+ * Which exams somebody marks: those of their papers while they are closed and not marked, and those that are released where
+ * they are asked to look at something again.
+ */
 @Component
 class MarkersPapers {
 
+    private static final Set<ExamState> STATES = Set.of(ExamState.CLOSED, ExamState.RELEASED);
+
     private final Exams exams;
     private final KeyVersions keys;
+    private final MarkingLedger ledger;
     private final Staff staff;
 
-    MarkersPapers(Exams exams, KeyVersions keys, Staff staff) {
+    MarkersPapers(Exams exams, KeyVersions keys, MarkingLedger ledger, Staff staff) {
         this.exams = exams;
         this.keys = keys;
+        this.ledger = ledger;
         this.staff = staff;
     }
 
     /** A question that somebody marks. */
     record Asked(Exam exam, ItemId item, MarkingScheme scheme, Staff.Member marker) {
         boolean isChief() {
-            return marker.role() == Role.CHIEF_MARKER;
+            return marker.role() == Role.CHIEF_MARKER && !isReview();
+        }
+
+        /** Returns whether only what is to be looked at again is theirs. */
+        boolean isReview() {
+            return exam.state() != ExamState.CLOSED;
         }
     }
 
@@ -40,7 +54,13 @@ class MarkersPapers {
     }
 
     List<Exam> of(Staff.Member marker) {
-        return exams.closed(marker.papers());
+        return exams.in(STATES, marker.papers()).stream()
+                .filter(exam -> exam.state() == ExamState.CLOSED || isReviewing(exam, marker))
+                .toList();
+    }
+
+    private boolean isReviewing(Exam exam, Staff.Member marker) {
+        return ledger.of(exam.id()).values().stream().anyMatch(answer -> answer.isReviewedBy(marker.number()));
     }
 
     /** @throws ResponseStatusException 404 if this person does not mark that exam now */

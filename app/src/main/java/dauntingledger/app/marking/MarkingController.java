@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.marking.ExamAnswers.Answer;
+import dauntingledger.app.marking.ExamAnswers.Source;
 import dauntingledger.app.marking.MarkersPapers.Asked;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
@@ -16,13 +17,16 @@ import dauntingledger.rulebook.marking.Agreement;
 import dauntingledger.rulebook.marking.AnswerMarking;
 import dauntingledger.rulebook.marking.AnswerMarking.Refusal;
 import dauntingledger.rulebook.marking.MarkingAct;
+import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.marking.MarksGiven;
 import dauntingledger.rulebook.marking.PointId;
+import dauntingledger.rulebook.marking.Remark;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.response.ResponseId;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -130,13 +134,9 @@ class MarkingController {
         return words.say(
                 "marking.agreement",
                 agreement.number(),
-                percent(agreement.exact()),
-                percent(agreement.withinOne()),
+                MarkersController.percent(agreement.exact()),
+                MarkersController.percent(agreement.withinOne()),
                 agreement.kappa().map(kappa -> kappa.rounded(2).toPlainString()).orElse("–"));
-    }
-
-    private static String percent(Rational share) {
-        return share.times(Rational.of(100)).rounded(0).toPlainString();
     }
 
     private static String address(Asked asked) {
@@ -150,6 +150,7 @@ class MarkingController {
         model.addAttribute("row", row(asked));
         model.addAttribute("scheme", asked.scheme());
         model.addAttribute("samples", samples(asked));
+        model.addAttribute("mixed", asked.scheme().samples().stream().anyMatch(MarkingScheme.Sample::mixedIn));
         model.addAttribute("question", text.prose(asked.item()));
         Map<String, Object> data = new LinkedHashMap<>();
         data.put("address", address(asked));
@@ -164,8 +165,10 @@ class MarkingController {
         return "marking/desk";
     }
 
+    /** Those that markers meet among the answers are shown to nobody with their marks. */
     private List<Sample> samples(Asked asked) {
         return asked.scheme().samples().stream()
+                .filter(sample -> !sample.mixedIn())
                 .map(sample -> new Sample(
                         sample.answer(), Marks.write(asked.scheme().sum(sample.given(), most(asked))), sample.reason()))
                 .toList();
@@ -204,7 +207,8 @@ class MarkingController {
         plain.put("key", answer.key());
         plain.put("code", answer.code());
         plain.put("texts", answer.texts());
-        AnswerMarking marking = desk.marking(asked.exam(), answer.id());
+        AnswerMarking marking =
+                answer.id().map(id -> desk.marking(asked.exam(), id)).orElse(AnswerMarking.NONE);
         boolean decides = asked.isChief() && marking.isForChief(asked.scheme());
         plain.put("decides", decides);
         if (decides) {
@@ -232,7 +236,11 @@ class MarkingController {
             Map<String, String> points,
             String adjustment,
             String reason,
+            @Nullable List<Remarked> remarks,
             @Nullable List<String> known) {}
+
+    /** A stretch that is highlighted; see {@link Remark}. */
+    record Remarked(String response, int from, int to, String text) {}
 
     record Reason(@Nullable String reason, @Nullable List<String> known) {}
 
@@ -258,13 +266,18 @@ class MarkingController {
         if (problem.isPresent()) {
             return refused(HttpStatus.UNPROCESSABLE_CONTENT, problem.get());
         }
-        boolean decides = asked.isChief()
-                && desk.marking(asked.exam(), answer.id())
-                        .isDecidedBy(asked.marker().number(), asked.scheme());
-        return enter(
-                asked,
-                decides ? new MarkingAct.Decided(answer.id(), given) : new MarkingAct.Marked(answer.id(), given),
-                typed.known());
+        return enter(asked, act(asked, answer, given), typed.known());
+    }
+
+    private MarkingAct act(Asked asked, Answer answer, MarksGiven given) {
+        return switch (answer.source()) {
+            case Source.Sample(String sample) -> new MarkingAct.SampleMarked(asked.item(), sample, given);
+            case Source.Candidate(AnswerId id)
+            when asked.isChief()
+                    && desk.marking(asked.exam(), id).isDecidedBy(asked.marker().number(), asked.scheme()) ->
+                new MarkingAct.Decided(id, given);
+            case Source.Candidate(AnswerId id) -> new MarkingAct.Marked(id, given);
+        };
     }
 
     private Answer answer(Asked asked, String key) {
@@ -275,7 +288,13 @@ class MarkingController {
         try {
             Map<PointId, Rational> points = new LinkedHashMap<>();
             typed.points().forEach((point, marks) -> points.put(new PointId(point), Rational.parse(marks)));
-            return new MarksGiven(points, Rational.parse(typed.adjustment()), typed.reason());
+            List<Remark> remarks = typed.remarks() == null
+                    ? List.of()
+                    : typed.remarks().stream()
+                            .map(remark -> new Remark(
+                                    new ResponseId(remark.response()), remark.from(), remark.to(), remark.text()))
+                            .toList();
+            return new MarksGiven(points, Rational.parse(typed.adjustment()), typed.reason(), remarks);
         } catch (IllegalArgumentException | NullPointerException e) {
             throw new MalformedDataException("marks: expected points with numbers, an adjustment and a reason", e);
         }
@@ -290,6 +309,11 @@ class MarkingController {
         Set<String> there =
                 known == null ? Set.of() : known.stream().limit(MOST_KNOWN).collect(Collectors.toSet());
         return ResponseEntity.ok(new Answered(desk.progress(asked), queue(asked, there)));
+    }
+
+    /** That it is a sample is said where a marker wants something else with it than marks. */
+    private ResponseEntity<?> sampleStays() {
+        return refused(HttpStatus.UNPROCESSABLE_CONTENT, words.say("marking.sample"));
     }
 
     private static ResponseEntity<?> refused(HttpStatus status, String why) {
@@ -311,7 +335,9 @@ class MarkingController {
         if (reason.isBlank() || reason.length() > MarksGiven.MOST_REASON) {
             return refused(HttpStatus.UNPROCESSABLE_CONTENT, words.say("marking.aside.why"));
         }
-        return enter(asked, new MarkingAct.PutAside(answer.id(), reason), why.known());
+        return answer.id().isEmpty()
+                ? sampleStays()
+                : enter(asked, new MarkingAct.PutAside(answer.id().get(), reason), why.known());
     }
 
     @Audited("marks-taken-back")
@@ -324,6 +350,7 @@ class MarkingController {
             @RequestBody Known known,
             Principal principal) {
         Asked asked = markers.find(exam, item, principal);
-        return enter(asked, new MarkingAct.TakenBack(answer(asked, key).id()), known.known());
+        Optional<AnswerId> answer = answer(asked, key).id();
+        return answer.isEmpty() ? sampleStays() : enter(asked, new MarkingAct.TakenBack(answer.get()), known.known());
     }
 }

@@ -12,6 +12,8 @@ import dauntingledger.rulebook.marking.AnswerMarking.Refusal;
 import dauntingledger.rulebook.marking.MarkingAct;
 import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
 import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.marking.QuestionMarking;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.MarkingCodec;
 import jakarta.persistence.EntityManager;
@@ -53,6 +55,7 @@ public class MarkingLedger {
     /** What an exam's lines come to. Changed under its own lock, and only after a line is durable. */
     private static final class Book {
         private final Map<AnswerId, AnswerMarking> answers = new HashMap<>();
+        private final Map<ItemId, QuestionMarking> questions = new HashMap<>();
         private int lines;
         private Instant lastAt = Instant.EPOCH;
         private Hash last;
@@ -61,13 +64,42 @@ public class MarkingLedger {
             this.last = head;
         }
 
+        AnswerMarking answer(AnswerId answer) {
+            return answers.getOrDefault(answer, AnswerMarking.NONE);
+        }
+
+        QuestionMarking question(ItemId item) {
+            return questions.getOrDefault(item, QuestionMarking.NONE);
+        }
+
+        Optional<Refusal> refusal(MarkingAct act, String person, MarkingScheme scheme) {
+            return question(act.item())
+                    .refusal(act, person, scheme)
+                    .or(() -> act instanceof MarkingAct.OnAnswer on
+                            ? answer(on.answer()).refusal(on, person, scheme)
+                            : Optional.empty());
+        }
+
         void take(MarkingAct act, String person, Instant at, Hash hash) {
             lastAt = at;
-            answers.compute(
-                    act.answer(),
-                    (answer, before) -> (before == null ? AnswerMarking.NONE : before).after(act, person));
+            questions.put(act.item(), question(act.item()).after(act, person));
+            if (act instanceof MarkingAct.OnAnswer on) {
+                answers.put(on.answer(), answer(on.answer()).after(on, person));
+            }
+            if (act instanceof MarkingAct.Stopped stop) {
+                answers.replaceAll((answer, marking) ->
+                        answer.item().equals(stop.item()) ? marking.withoutMarksOf(stop.marker()) : marking);
+            }
             lines++;
             last = hash;
+        }
+    }
+
+    /** Returns what has been done with a question besides its candidates' answers. */
+    QuestionMarking question(ExamId exam, ItemId item) {
+        Book book = books.get(exam);
+        synchronized (book) {
+            return book.question(item);
         }
     }
 
@@ -91,8 +123,7 @@ public class MarkingLedger {
     Optional<Refusal> enter(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
         Book book = books.get(exam);
         synchronized (book) {
-            AnswerMarking before = book.answers.getOrDefault(act.answer(), AnswerMarking.NONE);
-            Optional<Refusal> refused = before.refusal(act, person, scheme);
+            Optional<Refusal> refused = book.refusal(act, person, scheme);
             if (refused.isEmpty()) {
                 Map<String, Object> line = new LinkedHashMap<>(MarkingCodec.toPlain(act));
                 line.put("seq", book.lines + 1);

@@ -9,6 +9,7 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.TextEntry;
@@ -19,12 +20,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /**
@@ -78,7 +81,7 @@ class ShortAnswersController {
 
     @GetMapping("/marking/short/{exam}")
     String list(@PathVariable long exam, Principal principal, Model model) {
-        Exam found = markers.exam(exam, principal);
+        Exam found = closed(exam, principal);
         List<Row> rows = rows(found);
         model.addAttribute("exam", found.id().toString());
         model.addAttribute("title", found.title());
@@ -86,6 +89,14 @@ class ShortAnswersController {
         model.addAttribute("rows", rows.stream().limit(MOST_ROWS).toList());
         model.addAttribute("others", Math.max(0, rows.size() - MOST_ROWS));
         return "marking/short";
+    }
+
+    private Exam closed(long exam, Principal principal) {
+        Exam found = markers.exam(exam, principal);
+        if (found.state() != ExamState.CLOSED) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return found;
     }
 
     private List<Row> rows(Exam exam) {
@@ -123,7 +134,7 @@ class ShortAnswersController {
             Decisions decisions,
             Principal principal,
             RedirectAttributes redirected) {
-        Exam found = markers.exam(exam, principal);
+        Exam found = closed(exam, principal);
         redirected.addFlashAttribute(SaidAfterForms.SAID, decide(found, version, decisions, principal));
         return "redirect:/marking/short/" + exam;
     }

@@ -67,7 +67,8 @@ final class SchemeReader {
                 required(element, "id"),
                 element.element("dl:answer").map(XmlElement::text).orElse(""),
                 MarksGiven.points(points),
-                element.element("dl:reason").map(XmlElement::text).orElse(""));
+                element.element("dl:reason").map(XmlElement::text).orElse(""),
+                isTrue(element, "mixed-in"));
     }
 
     private static Rational number(XmlElement element, String name) {

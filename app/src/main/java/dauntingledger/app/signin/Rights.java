@@ -52,7 +52,7 @@ final class Rights {
         requests.requestMatchers("/time", "/line", "/display", "/sittings/**", "/practice/**")
                 .hasRole(CANDIDATE);
         requests.requestMatchers("/centre/**").hasRole(CENTRE);
-        requests.requestMatchers("/marking/short/**").hasRole(CHIEF_MARKER);
+        requests.requestMatchers("/marking/short/**", "/marking/markers/**").hasRole(CHIEF_MARKER);
         requests.requestMatchers("/marking/**").hasAnyRole(MARKER, CHIEF_MARKER);
         requests.requestMatchers(SECRET).hasRole(OFFICE);
         for (HttpMethod reading : List.of(HttpMethod.GET, HttpMethod.HEAD)) {

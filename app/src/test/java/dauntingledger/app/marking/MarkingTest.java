@@ -89,7 +89,7 @@ class MarkingTest extends Hall {
 
     private Rational mark(ExamAnswers.Answer answer) {
         return ledger.of(exam().id())
-                .getOrDefault(answer.id(), AnswerMarking.NONE)
+                .getOrDefault(answer.id().orElseThrow(), AnswerMarking.NONE)
                 .mark(
                         requireNonNull(papers.marking(exam().paper(), List.of())
                                 .schemes()
@@ -240,7 +240,7 @@ class MarkingTest extends Hall {
     void everyAnswerHasItsCodeAndOrderForGood() {
         List<String> keys = reports().stream().map(ExamAnswers.Answer::key).toList();
         assertThat(keys).isSorted();
-        assertThat(reports().stream().map(ExamAnswers.Answer::id).map(AnswerId::sitting))
+        assertThat(reports().stream().map(answer -> answer.id().orElseThrow()).map(AnswerId::sitting))
                 .containsExactlyInAnyOrder(IntStream.range(0, 2)
                         .mapToObj(i -> roster.get(i).sitting().value())
                         .toArray(Long[]::new));

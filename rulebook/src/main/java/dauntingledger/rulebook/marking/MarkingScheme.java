@@ -3,6 +3,7 @@ package dauntingledger.rulebook.marking;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.response.Points;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -106,8 +107,14 @@ public record MarkingScheme(
      * An answer with known marks.
      *
      * @param reason why it has these
+     * @param mixedIn whether markers meet it among the candidates' answers, without knowing that it is one; else it is shown
+     *     to them with its marks
      */
-    public record Sample(String id, String answer, MarksGiven given, String reason) {}
+    public record Sample(String id, String answer, MarksGiven given, String reason, boolean mixedIn) {}
+
+    public Optional<Sample> sample(String id) {
+        return samples.stream().filter(sample -> sample.id().equals(id)).findFirst();
+    }
 
     /** Returns the points in their order. */
     public Stream<Point> points() {

@@ -1,9 +1,11 @@
 package dauntingledger.rulebook.plain;
 
+import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.MarkingAct;
 import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
 import dauntingledger.rulebook.marking.MarksGiven;
 import dauntingledger.rulebook.marking.PointId;
+import dauntingledger.rulebook.marking.Remark;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +20,13 @@ public final class MarkingCodec {
             Field.of("sitting", MemberType.WHOLE, AnswerId::sitting),
             Field.of("item", Ids.ITEM, AnswerId::item));
 
+    private static final Schema<Remark> REMARK = Schema.of(
+            Remark::new,
+            Field.of("response", Ids.RESPONSE, Remark::response),
+            Field.of("from", MemberType.COUNT, Remark::from),
+            Field.of("to", MemberType.COUNT, Remark::to),
+            Field.of("text", MemberType.TEXT, Remark::text));
+
     private static final Schema<MarksGiven> GIVEN = Schema.of(
             MarksGiven::new,
             Field.of(
@@ -25,9 +34,10 @@ public final class MarkingCodec {
                     MemberType.map(Schema.member("point", POINT), Schema.member("marks", MemberType.RATIONAL)),
                     MarksGiven::points),
             Field.of("adjustment", MemberType.RATIONAL, MarksGiven::adjustment),
-            Field.of("reason", MemberType.TEXT, MarksGiven::reason));
+            Field.of("reason", MemberType.TEXT, MarksGiven::reason),
+            Field.of("remarks", MemberType.objects(REMARK), MarksGiven::remarks));
 
-    private static final Kinds<MarkingAct> ACT = new Kinds<MarkingAct>("kind", "marking")
+    static final Kinds<MarkingAct> ACT = new Kinds<MarkingAct>("kind", "marking")
             .kind(
                     "marked",
                     MarkingAct.Marked.class,
@@ -54,7 +64,46 @@ public final class MarkingCodec {
                     MarkingAct.TakenBack.class,
                     Schema.of(
                             MarkingAct.TakenBack::new,
-                            Field.of("answer", MemberType.object(ANSWER), MarkingAct.TakenBack::answer)));
+                            Field.of("answer", MemberType.object(ANSWER), MarkingAct.TakenBack::answer)))
+            .kind(
+                    "review-asked",
+                    MarkingAct.ReviewAsked.class,
+                    Schema.of(
+                            MarkingAct.ReviewAsked::new,
+                            Field.of("answer", MemberType.object(ANSWER), MarkingAct.ReviewAsked::answer),
+                            Field.of("marker", MemberType.TEXT, MarkingAct.ReviewAsked::marker),
+                            Field.of("reason", MemberType.TEXT, MarkingAct.ReviewAsked::reason)))
+            .kind(
+                    "review-ended",
+                    MarkingAct.ReviewEnded.class,
+                    Schema.of(
+                            MarkingAct.ReviewEnded::new,
+                            Field.of("answer", MemberType.object(ANSWER), MarkingAct.ReviewEnded::answer),
+                            Field.of("counts", MemberType.TRUTH, MarkingAct.ReviewEnded::counts),
+                            Field.of("reason", MemberType.TEXT, MarkingAct.ReviewEnded::reason)))
+            .kind(
+                    "sample-marked",
+                    MarkingAct.SampleMarked.class,
+                    Schema.of(
+                            MarkingAct.SampleMarked::new,
+                            Field.of("item", Ids.ITEM, MarkingAct.SampleMarked::item),
+                            Field.of("sample", MemberType.TEXT, MarkingAct.SampleMarked::sample),
+                            Field.of("given", MemberType.object(GIVEN), MarkingAct.SampleMarked::given)))
+            .kind(
+                    "stopped",
+                    MarkingAct.Stopped.class,
+                    Schema.of(
+                            MarkingAct.Stopped::new,
+                            Field.of("item", Ids.ITEM, MarkingAct.Stopped::item),
+                            Field.of("marker", MemberType.TEXT, MarkingAct.Stopped::marker),
+                            Field.of("reason", MemberType.TEXT, MarkingAct.Stopped::reason)))
+            .kind(
+                    "readmitted",
+                    MarkingAct.Readmitted.class,
+                    Schema.of(
+                            MarkingAct.Readmitted::new,
+                            Field.of("item", Ids.ITEM, MarkingAct.Readmitted::item),
+                            Field.of("marker", MemberType.TEXT, MarkingAct.Readmitted::marker)));
 
     private MarkingCodec() {}
 

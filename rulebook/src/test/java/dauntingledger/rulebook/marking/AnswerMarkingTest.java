@@ -41,13 +41,18 @@ class AnswerMarkingTest {
         return MarksGiven.points(marks == 0 ? Map.of() : Map.of(MARKS, Rational.of(marks)));
     }
 
-    /** Reads what people do: {@code A=5} marks, {@code C!4} decides, {@code A?} puts aside, {@code A-} takes back. */
-    private static MarkingAct act(String text) {
+    /** Reads what people do: {@code A=5} marks, {@code C!4} decides, {@code A?} puts aside, {@code A-} takes back,
+     * {@code O>R} asks R for a review, {@code O+} ends it with R's marks, {@code O/} with those before.
+     */
+    private static MarkingAct.OnAnswer act(String text) {
         String rest = text.substring(2);
         return switch (text.charAt(1)) {
             case '=' -> new MarkingAct.Marked(ANSWER, given(Integer.parseInt(rest)));
             case '!' -> new MarkingAct.Decided(ANSWER, given(Integer.parseInt(rest)));
             case '?' -> new MarkingAct.PutAside(ANSWER, "cannot be read");
+            case '>' -> new MarkingAct.ReviewAsked(ANSWER, rest, "the candidate asks for it");
+            case '+' -> new MarkingAct.ReviewEnded(ANSWER, true, "it earns more");
+            case '/' -> new MarkingAct.ReviewEnded(ANSWER, false, "it stays");
             default -> new MarkingAct.TakenBack(ANSWER);
         };
     }
@@ -86,7 +91,18 @@ class AnswerMarkingTest {
         "2, A=5 B=8 B=6, 11/2",
         "2, A=5 B?, ''",
         "2, A=5 B? C!9, 9",
-        "2, A=5 B=8 C!7 C!6, 6"
+        "2, A=5 B=8 C!7 C!6, 6",
+        "2, A=5 C=8 C!6, 6",
+        "1, A=5 O>R, 5",
+        "1, A=5 O>R R=8, 5",
+        "1, A=5 O>R R=8 O+, 8",
+        "1, A=5 O>R R=8 R=7 O+, 7",
+        "1, A=5 O>R R=8 R- R=6 O+, 6",
+        "1, A=5 O>R R=8 O/, 5",
+        "1, A=5 O>R O/, 5",
+        "1, A=5 O>R O>Q Q=9 O+, 9",
+        "2, A=5 B=8 C!7 O>R R=9 O+, 9",
+        "1, A=5 O>R R=8 O+ O>Q Q=9 O+, 9"
     })
     void comesToTheMarkThatCounts(int markers, String history, String mark) {
         MarkingScheme scheme = scheme(markers);
@@ -105,7 +121,16 @@ class AnswerMarkingTest {
         "2, A=5 B=6, D?, ENOUGH_MARKS",
         "2, A=5, C!6, NOT_FOR_CHIEF",
         "2, A=5 B=6, C!6, NOT_FOR_CHIEF",
-        "2, A=5 C=8, C!6, NOT_FOR_CHIEF",
+        "1, '', O>R, NOT_FINISHED",
+        "1, A=5, O>A, REVIEWER_HAS_MARKED",
+        "2, A=5 B=8 C!7, O>C, REVIEWER_HAS_MARKED",
+        "1, A=5 O>R, A=6, UNDER_REVIEW",
+        "1, A=5 O>R, A-, NOTHING_TO_TAKE_BACK",
+        "1, A=5 O>R, R?, UNDER_REVIEW",
+        "1, A=5 O>R R=8, O>Q, UNDER_REVIEW",
+        "1, A=5 O>R R=8, C!6, NOT_FOR_CHIEF",
+        "1, A=5 O>R, O+, NO_REVIEW",
+        "1, A=5, O/, NO_REVIEW",
         "2, A=5 B=8 C!6, A=6, DECIDED",
         "2, A=5 B=8 C!6, B?, DECIDED",
         "2, A=5 B=8 C!6, B-, DECIDED",
@@ -127,7 +152,10 @@ class AnswerMarkingTest {
         "2, A=5, B, true",
         "2, A=5 B=6, D, false",
         "2, A?, B, false",
-        "2, A? A-, B, true"
+        "2, A? A-, B, true",
+        "1, A=5 O>R, R, true",
+        "1, A=5 O>R, B, false",
+        "1, A=5 O>R R=8, R, false"
     })
     void liesOnTheDeskOfWhoIsToMarkIt(int markers, String history, String person, boolean wants) {
         MarkingScheme scheme = scheme(markers);
@@ -139,13 +167,14 @@ class AnswerMarkingTest {
     @CsvSource({
         "2, '', false",
         "2, A=5, false",
-        "2, A=5 C=8, false",
+        "2, A=5 C=8, true",
+        "2, A=5 C=6, false",
         "2, A=5 B=8, true",
         "2, A=5 C=8 D!6, false",
         "2, A=5 B=8 C!7, true",
         "2, A?, true"
     })
-    void isDecidedByAChiefMarkerWhoIsNotOneOfItsMarkers(int markers, String history, boolean decides) {
+    void isDecidedByAChiefMarkerWhereItIsLeftToThem(int markers, String history, boolean decides) {
         MarkingScheme scheme = scheme(markers);
 
         assertThat(after(history, scheme).isDecidedBy("C", scheme)).isEqualTo(decides);
@@ -170,7 +199,7 @@ class AnswerMarkingTest {
         for (int i = 0; i < 12; i++) {
             String person = String.valueOf("ABCD".charAt(random.nextInt(4)));
             String kind = String.valueOf("=!?-".charAt(random.nextInt(4)));
-            MarkingAct act = act(person + kind + random.nextInt(11));
+            MarkingAct.OnAnswer act = act(person + kind + random.nextInt(11));
             if (marking.refusal(act, person, scheme).isEmpty()) {
                 marking = marking.after(act, person);
             }

@@ -50,7 +50,7 @@ class MarkingSchemeTest {
                 points.put(new PointId(word.split("=")[0]), Rational.parse(word.split("=")[1]));
             }
         }
-        return new MarksGiven(points, adjustment, adjustment.isZero() ? "" : "well put");
+        return new MarksGiven(points, adjustment, adjustment.isZero() ? "" : "well put", List.of());
     }
 
     @ParameterizedTest
@@ -87,7 +87,7 @@ class MarkingSchemeTest {
 
     @Test
     void wantsAReasonForAnAdjustment() {
-        assertThat(SCHEME.problem(new MarksGiven(Map.of(), Rational.ONE, " ")))
+        assertThat(SCHEME.problem(new MarksGiven(Map.of(), Rational.ONE, " ", List.of())))
                 .contains("an adjustment needs a reason");
     }
 
@@ -129,7 +129,7 @@ class MarkingSchemeTest {
                 1,
                 Rational.ZERO,
                 Combining.MEAN,
-                List.of(new Sample("s1", "Fog.", given("names=7"), "")));
+                List.of(new Sample("s1", "Fog.", given("names=7"), "", false)));
         assertThat(sampled.findings(SIX)).containsExactly("sample 's1': point 'names' does not take 7 marks");
     }
 
@@ -144,7 +144,7 @@ class MarkingSchemeTest {
             points.put(WAY.points().get(random.nextInt(2)).id(), Rational.ONE);
         }
         points.remove(new PointId("north"));
-        MarksGiven given = new MarksGiven(points, Rational.of(random.nextInt(5) - 2, 2), "as it is");
+        MarksGiven given = new MarksGiven(points, Rational.of(random.nextInt(5) - 2, 2), "as it is", List.of());
         Rational sum = SCHEME.sum(given, SIX);
 
         assertThat(sum).isBetween(Rational.ZERO, SIX);

@@ -3,6 +3,7 @@ package dauntingledger.rulebook.plain;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dauntingledger.rulebook.marking.MarkingAct;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.response.Interaction;
@@ -39,6 +40,7 @@ class SchemasTest {
                         Map.entry(ToolUse.class, ToolCodec.KINDS),
                         Map.entry(Finish.class, ExamRulesCodec.FINISH),
                         Map.entry(Reading.class, InteractionCodec.READING),
+                        Map.entry(MarkingAct.class, MarkingCodec.ACT),
                         Map.entry(Correction.class, KeyCodec.CORRECTION))
                 .flatMap(one -> records(one.getKey()).map(kind -> Arguments.of(kind, one.getValue())));
     }
