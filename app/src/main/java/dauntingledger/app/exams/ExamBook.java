@@ -46,6 +46,7 @@ class ExamBook implements Exams {
     private final Notices notices;
     private final ExamFigures figures;
     private final Unmarked unmarked;
+    private final Releases releases;
     private final ResultsFixed results;
     private final OpenExams open;
     private final ApplicationEventPublisher events;
@@ -77,6 +78,7 @@ class ExamBook implements Exams {
             Notices notices,
             ExamFigures figures,
             Unmarked unmarked,
+            Releases releases,
             ResultsFixed results,
             OpenExams open,
             ApplicationEventPublisher events,
@@ -90,6 +92,7 @@ class ExamBook implements Exams {
         this.notices = notices;
         this.figures = figures;
         this.unmarked = unmarked;
+        this.releases = releases;
         this.results = results;
         this.open = open;
         this.events = events;
@@ -289,6 +292,9 @@ class ExamBook implements Exams {
                     obstacles.stream().map(PlainNames::name).toList());
         }
         appointments.show(id, to.isShown(), () -> open.hold(exam).state(to));
+        if (to == ExamState.RELEASED) {
+            releases.release(id, Releases.EVERYWHERE, "");
+        }
         events.publishEvent(new ExamBrought(exam, to));
     }
 

@@ -2,6 +2,7 @@ package dauntingledger.app.home;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.Releases;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
@@ -16,7 +17,6 @@ import dauntingledger.app.words.Calendars;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
-import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.sitting.Act;
@@ -50,6 +50,7 @@ class HomeController {
     private final Ledgers ledgers;
     private final Papers papers;
     private final Exams exams;
+    private final Releases releases;
     private final Calendars calendars;
     private final Privileges privileges;
     private final Words words;
@@ -62,6 +63,7 @@ class HomeController {
             Ledgers ledgers,
             Papers papers,
             Exams exams,
+            Releases releases,
             Calendars calendars,
             Privileges privileges,
             Words words,
@@ -72,6 +74,7 @@ class HomeController {
         this.ledgers = ledgers;
         this.papers = papers;
         this.exams = exams;
+        this.releases = releases;
         this.calendars = calendars;
         this.privileges = privileges;
         this.words = words;
@@ -238,7 +241,7 @@ class HomeController {
                         .orElse(""),
                 sitting.route().progress() == Progress.HANDED_IN
                         && exams.of(appointment)
-                                .filter(exam -> exam.state(now) == ExamState.RELEASED)
+                                .flatMap(exam -> releases.toldSince(exam, appointment))
                                 .isPresent());
     }
 

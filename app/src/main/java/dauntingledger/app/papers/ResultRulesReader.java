@@ -50,7 +50,11 @@ final class ResultRulesReader {
                         .map(grade -> new Grade(required(grade, "title"), oneBar(grade)))
                         .toList(),
                 element.elements("scale").map(ResultRulesReader::scale).findFirst(),
-                isTrue(element, "shows-percentile"));
+                isTrue(element, "shows-percentile"),
+                isTrue(element, "shows-marking"),
+                element.attribute("appeal-days")
+                        .map(days -> whole(element, "appeal-days", days))
+                        .orElse(0));
     }
 
     private static SectionRule section(XmlElement element) {

@@ -4,18 +4,24 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.Releases;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.marking.Reviews;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.results.Certificates.Signed;
 import dauntingledger.app.results.Results.Kept;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.Marks;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
-import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.marking.Remark;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.results.Bar;
@@ -24,6 +30,8 @@ import dauntingledger.rulebook.results.Result;
 import dauntingledger.rulebook.results.ResultRules;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,7 +45,10 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The result that a candidate is told, once the exam's results are released. For the sitting's own candidate. */
 @Controller
@@ -47,6 +58,9 @@ class ResultController {
     private static final String PASSED = PlainNames.name(Result.Outcome.PASS);
 
     private final Results results;
+    private final Appeals appeals;
+    private final Reviews reviews;
+    private final Releases releases;
     private final Appointments appointments;
     private final Exams exams;
     private final Papers papers;
@@ -54,10 +68,14 @@ class ResultController {
     private final Certificates certificates;
     private final CertificatePrinter printer;
     private final Words words;
+    private final WallClock wall;
     private final Clock clock;
 
     ResultController(
             Results results,
+            Appeals appeals,
+            Reviews reviews,
+            Releases releases,
             Appointments appointments,
             Exams exams,
             Papers papers,
@@ -65,8 +83,12 @@ class ResultController {
             Certificates certificates,
             CertificatePrinter printer,
             Words words,
+            WallClock wall,
             Clock clock) {
         this.results = results;
+        this.appeals = appeals;
+        this.reviews = reviews;
+        this.releases = releases;
         this.appointments = appointments;
         this.exams = exams;
         this.papers = papers;
@@ -74,6 +96,7 @@ class ResultController {
         this.certificates = certificates;
         this.printer = printer;
         this.words = words;
+        this.wall = wall;
         this.clock = clock;
     }
 
@@ -84,6 +107,20 @@ class ResultController {
      * @param bar where its minimum stands, of 100; empty if it has none
      */
     record Line(String title, String marks, String most, String least, String share, String bar, boolean counts) {}
+
+    /** A question that something can be asked about. */
+    record Question(String id, int number, String words) {}
+
+    /** What was asked to be looked at again; {@code number} is empty for the whole. */
+    record Asked(String number, String reason, String when, String outcome, String answer) {}
+
+    /** What people gave to an answer. */
+    record MarkedView(String number, String mark, String most, List<GivenView> given) {}
+
+    /** What one marker gave; {@code adjustment} is empty if there is none. */
+    record GivenView(List<PointView> points, String adjustment, String reason, List<String> remarks) {}
+
+    record PointView(String words, String marks) {}
 
     /** What a candidate is told, and of which exam. */
     private record Told(Appointment appointment, Exam exam, Kept kept) {}
@@ -96,7 +133,7 @@ class ResultController {
                 .filter(Appointment::isShown)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Exam exam = exams.of(appointment)
-                .filter(held -> held.state(clock.instant()) == ExamState.RELEASED)
+                .filter(held -> releases.toldSince(held, appointment).isPresent())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Kept kept = results.fixed(exam.id(), appointment.sitting())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
@@ -119,7 +156,95 @@ class ResultController {
         model.addAttribute("sections", sections(kept, text));
         model.addAttribute(
                 "percentile", rules.showsPercentile() ? ResultsController.percentile(kept.percentile()) : "");
+        model.addAttribute("marked", rules.showsMarking() ? marked(told, text) : List.of());
+        model.addAttribute("explains", text.about().explains());
+        model.addAttribute("until", appealUntil(told).map(wall::dayAndMinute).orElse(""));
+        model.addAttribute("questions", questions(text));
+        model.addAttribute(
+                "appeals",
+                appeals.of(appointment.sitting()).stream()
+                        .map(one -> new Asked(
+                                number(text, one.item()),
+                                one.reason(),
+                                wall.dayAndMinute(one.askedAt()),
+                                one.outcome().map(PlainNames::name).orElse(""),
+                                one.answer()))
+                        .toList());
         return "results/candidate";
+    }
+
+    /** Returns until when something can be asked to be looked at again; empty if it cannot any more. */
+    private Optional<Instant> appealUntil(Told told) {
+        int days = papers.results(told.appointment().paper()).appealDays();
+        return releases.toldSince(told.exam(), told.appointment())
+                .map(since -> since.plus(Duration.ofDays(days)))
+                .filter(until -> days > 0 && clock.instant().isBefore(until));
+    }
+
+    private static List<Question> questions(PaperText text) {
+        Map<ItemId, Integer> numbers = text.paper().numbers();
+        return text.paper()
+                .items()
+                .map(item -> new Question(
+                        item.id().value(),
+                        numbers.getOrDefault(item.id(), 0),
+                        requireNonNull(text.items().get(item.id())).firstWords()))
+                .toList();
+    }
+
+    private static String number(PaperText text, String item) {
+        return item.isEmpty() ? "" : String.valueOf(text.paper().numbers().getOrDefault(new ItemId(item), 0));
+    }
+
+    /** What people gave and said, question by question; of two markers, what both did. */
+    private List<MarkedView> marked(Told told, PaperText text) {
+        return reviews.of(told.exam(), told.appointment().sitting()).stream()
+                .map(one -> new MarkedView(
+                        number(text, one.item().value()),
+                        Marks.write(one.mark()),
+                        Marks.write(one.most()),
+                        one.counting().stream()
+                                .map(given -> new GivenView(
+                                        one.scheme()
+                                                .points()
+                                                .filter(point -> given.points().containsKey(point.id()))
+                                                .map(point -> new PointView(
+                                                        point.words(),
+                                                        Marks.write(requireNonNull(
+                                                                given.points().get(point.id())))))
+                                                .toList(),
+                                        given.adjustment().isZero() ? "" : Marks.write(given.adjustment()),
+                                        given.reason(),
+                                        given.remarks().stream()
+                                                .map(Remark::text)
+                                                .filter(said -> !said.isEmpty())
+                                                .toList()))
+                                .toList()))
+                .toList();
+    }
+
+    @PostMapping("/sittings/{sitting}/appeals")
+    String appeal(
+            @PathVariable long sitting,
+            @RequestParam(defaultValue = "") String item,
+            @RequestParam(defaultValue = "") String reason,
+            Principal principal,
+            RedirectAttributes redirected) {
+        Told told = told(sitting, principal);
+        PaperText text = papers.text(told.appointment().paper());
+        boolean known = item.isEmpty()
+                || text.paper().items().anyMatch(one -> one.id().value().equals(item));
+        String why = reason.strip();
+        String said;
+        if (appealUntil(told).isEmpty()) {
+            said = "too-late";
+        } else if (!known || why.isEmpty() || why.length() > Appeals.MOST_WORDS) {
+            said = "no-reason";
+        } else {
+            said = appeals.ask(told.exam().id(), told.appointment().sitting(), item, why) ? "asked" : "asked-before";
+        }
+        redirected.addFlashAttribute(SaidAfterForms.SAID, said);
+        return "redirect:/sittings/" + sitting + "/result";
     }
 
     /** A certificate of what the result is; there is none of something that is not decided. */

@@ -2,7 +2,12 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ExamBrought;
+import dauntingledger.app.exams.Releases;
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.mail.Mail;
+import dauntingledger.app.results.Appeals.Appeal;
 import dauntingledger.app.results.Results.Kept;
 import dauntingledger.app.results.Results.Version;
 import dauntingledger.app.signin.Candidate;
@@ -25,13 +30,21 @@ class ResultNotices {
     private static final int MOST = 200_000;
 
     private final Results results;
+    private final Appointments appointments;
     private final Candidates candidates;
     private final Mail mail;
     private final Words words;
     private final Address address;
 
-    ResultNotices(Results results, Candidates candidates, Mail mail, Words words, Address address) {
+    ResultNotices(
+            Results results,
+            Appointments appointments,
+            Candidates candidates,
+            Mail mail,
+            Words words,
+            Address address) {
         this.results = results;
+        this.appointments = appointments;
         this.candidates = candidates;
         this.mail = mail;
         this.words = words;
@@ -45,8 +58,39 @@ class ResultNotices {
         }
     }
 
+    /** Tells those of one place, before the others. */
+    void tellPlace(Exam exam, Version version, String place) {
+        tell(
+                exam,
+                version,
+                results.page(exam.id(), version.number(), 0, MOST).stream()
+                        .filter(kept -> appointments
+                                .find(new SittingId(kept.sitting()))
+                                .filter(sitting -> Releases.place(sitting).equals(place))
+                                .isPresent())
+                        .toList());
+    }
+
+    /** Tells a candidate what came of an appeal, in words that were written for them. */
+    void tellOfAppeal(Exam exam, Appeal appeal, Appointment sitting, String answer) {
+        candidates
+                .find(sitting.candidate())
+                .filter(person -> !person.email().isEmpty())
+                .ifPresent(person -> mail.post(List.of(ChosenLanguage.speaking(
+                        person.language(),
+                        () -> new Mail.Message(
+                                "appeal " + appeal.id(),
+                                person.email(),
+                                words.say("appeal.mail.subject", exam.title()),
+                                words.say("appeal.mail.text", person.name(), exam.title(), answer, address.of("/")),
+                                Optional.empty())))));
+    }
+
     private void tell(Exam exam, Version version) {
-        List<Kept> kept = results.page(exam.id(), version.number(), 0, MOST);
+        tell(exam, version, results.page(exam.id(), version.number(), 0, MOST));
+    }
+
+    private void tell(Exam exam, Version version, List<Kept> kept) {
         Map<String, Candidate> people =
                 candidates.findAll(kept.stream().map(Kept::candidate).toList());
         mail.post(kept.stream()

@@ -198,7 +198,7 @@ public class Results implements ResultsFixed {
         });
     }
 
-    private static Instant instant(Object value) {
+    static Instant instant(Object value) {
         return value instanceof OffsetDateTime at ? at.toInstant() : (Instant) value;
     }
 

@@ -2,6 +2,8 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.exams.Releases;
+import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.exams.Unmarked;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
@@ -21,6 +23,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,6 +45,9 @@ class ResultsController {
 
     private final Results results;
     private final LeftOut leftOut;
+    private final Releases releases;
+    private final ResultNotices notices;
+    private final Rooms rooms;
     private final Unmarked unmarked;
     private final Appointments appointments;
     private final ExamPages pages;
@@ -51,6 +58,9 @@ class ResultsController {
     ResultsController(
             Results results,
             LeftOut leftOut,
+            Releases releases,
+            ResultNotices notices,
+            Rooms rooms,
             Unmarked unmarked,
             Appointments appointments,
             ExamPages pages,
@@ -59,6 +69,9 @@ class ResultsController {
             Clock clock) {
         this.results = results;
         this.leftOut = leftOut;
+        this.releases = releases;
+        this.notices = notices;
+        this.rooms = rooms;
         this.unmarked = unmarked;
         this.appointments = appointments;
         this.pages = pages;
@@ -79,6 +92,9 @@ class ResultsController {
             String grade,
             String scaled) {}
 
+    /** A place whose candidates can be told before the others; {@code name} is empty for those at home. */
+    record Place(String id, String name, boolean told) {}
+
     /** Somebody who is no part of the cohort. */
     record Without(String sitting, String number, String reason) {}
 
@@ -91,6 +107,7 @@ class ResultsController {
         model.addAttribute("workable", isWorkable(found, state));
         model.addAttribute("marked", state == ExamState.MARKED || state == ExamState.RELEASED);
         model.addAttribute("leftOut", leftOut(found));
+        model.addAttribute("toldPlaces", toldPlaces(found));
         model.addAttribute("version", version.orElse(null));
         model.addAttribute(
                 "when", version.map(kept -> wall.dayAndMinute(kept.at())).orElse(""));
@@ -111,6 +128,35 @@ class ResultsController {
         return state == ExamState.CLOSED
                 || state == ExamState.MARKED
                 || state == ExamState.RELEASED && !results.in(exam);
+    }
+
+    /** Returns the places of an exam that can be told before the others. */
+    private List<Place> toldPlaces(Exam exam) {
+        Map<String, Instant> told = releases.of(exam.id());
+        List<Place> places = new ArrayList<>();
+        rooms.of(exam)
+                .forEach(room -> places.add(new Place(
+                        room.id().toString(),
+                        room.name(),
+                        told.containsKey(room.id().toString()))));
+        if (exam.isAtHome()) {
+            places.add(new Place(Releases.HOME, "", told.containsKey(Releases.HOME)));
+        }
+        return exam.state(clock.instant()) == ExamState.MARKED && results.in(exam) ? places : List.of();
+    }
+
+    @Audited("results-released-for-a-place")
+    @PostMapping("/office/exams/{exam}/results/release")
+    String release(
+            @PathVariable long exam, @RequestParam String place, Principal principal, RedirectAttributes redirected) {
+        Exam found = pages.find(exam);
+        boolean known = toldPlaces(found).stream().anyMatch(one -> one.id().equals(place));
+        if (known) {
+            releases.release(found.id(), place, principal.getName());
+            notices.tellPlace(found, results.latest(found.id()).orElseThrow(), place);
+        }
+        redirected.addFlashAttribute(SaidAfterForms.SAID, known ? "released" : "not-now");
+        return "redirect:/office/exams/" + exam + "/results";
     }
 
     private List<Without> leftOut(Exam exam) {

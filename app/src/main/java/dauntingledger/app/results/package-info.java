@@ -3,7 +3,7 @@
 @ApplicationModule(
         allowedDependencies = {
             "audit", "exams", "ledger", "mail", "marking", "office", "papers", "print", "said", "sheets", "signin",
-            "signing", "words"
+            "staff", "signing", "words"
         })
 package dauntingledger.app.results;
 

@@ -26,6 +26,8 @@ import java.util.Set;
  * @param grades the best first
  * @param scale what totals are told as, if not as marks
  * @param showsPercentile whether candidates are told theirs
+ * @param showsMarking whether candidates see what markers gave and said, by points
+ * @param appealDays for how many days after the release something can be asked to be looked at again; 0 for not at all
  */
 public record ResultRules(
         Map<SectionId, SectionRule> sections,
@@ -33,11 +35,15 @@ public record ResultRules(
         List<PassRule> pass,
         List<Grade> grades,
         Optional<Scale> scale,
-        boolean showsPercentile) {
+        boolean showsPercentile,
+        boolean showsMarking,
+        int appealDays) {
+
+    static final int MOST_APPEAL_DAYS = 365;
 
     /** As results are of which a paper says nothing: sections add up. */
     public static final ResultRules NONE =
-            new ResultRules(Map.of(), Optional.empty(), List.of(), List.of(), Optional.empty(), false);
+            new ResultRules(Map.of(), Optional.empty(), List.of(), List.of(), Optional.empty(), false, false, 0);
 
     public ResultRules {
         sections = Map.copyOf(sections);
@@ -45,6 +51,10 @@ public record ResultRules(
         pass = List.copyOf(pass);
         grades = List.copyOf(grades);
         requireNonNull(scale, "scale");
+        if (appealDays < 0 || appealDays > MOST_APPEAL_DAYS) {
+            throw new IllegalArgumentException(
+                    "appeal-days must be 0 to " + MOST_APPEAL_DAYS + ", but was " + appealDays);
+        }
     }
 
     /** Returns everything in which these do not go with {@code paper}; empty if nothing. */

@@ -43,7 +43,7 @@ class CohortTest {
     }
 
     private static ResultRules rules(Map<SectionId, SectionRule> sections, PassRule... pass) {
-        return new ResultRules(sections, Optional.empty(), List.of(pass), List.of(), Optional.empty(), true);
+        return new ResultRules(sections, Optional.empty(), List.of(pass), List.of(), Optional.empty(), true, false, 0);
     }
 
     private static SectionRule least(long marks) {
@@ -88,7 +88,9 @@ class CohortTest {
                 List.of(),
                 List.of(),
                 Optional.empty(),
-                false);
+                false,
+                false,
+                0);
 
         Result result = only(rules, score("12", "10", "9"));
         assertThat(result.marks().total()).isEqualTo(Rational.of(42));
@@ -178,7 +180,9 @@ class CohortTest {
                 List.of(new PassRule.Total(Bar.percentile(Rational.of(50)))),
                 List.of(new Grade("upper half", Bar.percentile(Rational.of(50)))),
                 Optional.empty(),
-                true);
+                true,
+                false,
+                0);
         Map<String, Score> scores = new LinkedHashMap<>();
         scores.put("a", score("10", "0", "0"));
         scores.put("b", score("20", "0", "0"));
@@ -216,7 +220,9 @@ class CohortTest {
                         new Grade("distinction", Bar.share(Rational.of(9, 10))),
                         new Grade("good", Bar.share(Rational.of(7, 10)))),
                 Optional.empty(),
-                false);
+                false,
+                false,
+                0);
 
         assertThat(only(rules, score(total, "0", "0")).grade().orElse("")).isEqualTo(grade);
     }
@@ -267,7 +273,9 @@ class CohortTest {
                         new Grade("good", Bar.share(Rational.of(1, 2))),
                         new Grade("good", Bar.share(Rational.of(3, 4)))),
                 Optional.empty(),
-                false);
+                false,
+                false,
+                0);
 
         assertThat(rules.findings(SamplePapers.pilot()))
                 .extracting(Finding::problem)
