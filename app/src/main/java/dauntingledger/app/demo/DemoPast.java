@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ExamPlan;
 import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.Releases;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
@@ -17,9 +18,12 @@ import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.exam.ExamHours;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.Choice;
+import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.response.Value;
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
@@ -71,6 +75,24 @@ class DemoPast {
             "Bente Kornmoor",
             "Oke Landrup",
             "Wiebke Sundal");
+    private static final List<String> FAMILIES = List.of("Akerholm", "Diekhus", "Fennrich", "Grodeland");
+
+    /** So many seconds after each other they come; the last before admission ends. */
+    private static final long APART = 25;
+
+    /** Rosters of more than so many are numbered, shorter ones lettered. */
+    private static final int LETTERS = 26;
+
+    /** Whoever sits behind this one has looked at their sheet; both are counted from 0. */
+    private static final int COPIED_FROM = 22;
+
+    private static final double COPIES = 0.9;
+
+    /** What the key of this question takes for right is not what the able answer: the question is bad. */
+    private static final ItemId BAD = new ItemId("flashes-minute");
+
+    private static final int MOST_GUESSED = 12;
+    private static final double BLANK = 0.04;
     private static final List<String> REPORTS = List.of(
             "At 15:02 Anchusa touched the ground on the Hopper Sill. Engine stopped at once, and the rudder was tried. At 15:06 she came off by herself with the rising water. Hull and bilges were looked at and found dry; the rudder turns freely. I ask for a survey by a diver before she goes out again, and for the sounding of the sill to be read anew.",
             "We touched at 15:02 and were off at 15:06. I looked into the bilges: dry. Please let a diver look at her.",
@@ -86,6 +108,8 @@ class DemoPast {
     private final Ledgers ledgers;
     private final Papers papers;
     private final DemoSittings sittings;
+    private final DemoMarks marks;
+    private final Releases releases;
     private final Results results;
     private final EntityManager entities;
     private final WallClock wall;
@@ -99,6 +123,8 @@ class DemoPast {
             Ledgers ledgers,
             Papers papers,
             DemoSittings sittings,
+            DemoMarks marks,
+            Releases releases,
             Results results,
             EntityManager entities,
             WallClock wall,
@@ -110,6 +136,8 @@ class DemoPast {
         this.ledgers = ledgers;
         this.papers = papers;
         this.sittings = sittings;
+        this.marks = marks;
+        this.releases = releases;
         this.results = results;
         this.entities = entities;
         this.wall = wall;
@@ -117,13 +145,15 @@ class DemoPast {
     }
 
     void hold(PaperRef licence, PaperRef radio) {
-        Exam toMark = held("Licence examination, autumn", licence, CLOSED_DAYS_AGO, "BW-4030");
+        Exam toMark = held("Licence examination, autumn", licence, CLOSED_DAYS_AGO, autumn());
         state(toMark, ExamState.CLOSED);
+        marks.giveTo(exams.find(toMark.id()).orElseThrow());
         candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
-        Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, "BW-4040");
+        Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES));
         state(released, ExamState.MARKED);
         results.workOut(exams.find(released.id()).orElseThrow(), "OFF-1");
         state(released, ExamState.RELEASED);
+        releases.release(released.id(), Releases.EVERYWHERE, "OFF-1");
         log.info("Exams that were held before are in place");
     }
 
@@ -138,19 +168,31 @@ class DemoPast {
                         .executeUpdate());
     }
 
-    private Exam held(String title, PaperRef paper, int daysAgo, String prefix) {
+    /** Sixty: each first name with each family name of the other list. */
+    private static List<String> autumn() {
+        List<String> names = new ArrayList<>(NAMES);
+        for (String family : FAMILIES) {
+            NAMES.forEach(name -> names.add(name.substring(0, name.indexOf(' ')) + " " + family));
+        }
+        return roster("BW-43", names);
+    }
+
+    /** Returns the lines of a roster. */
+    private static List<String> roster(String prefix, List<String> names) {
+        List<String> lines = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            String number = names.size() > LETTERS ? String.format("%02d", i + 1) : String.valueOf((char) ('A' + i));
+            lines.add(prefix + number + "," + names.get(i));
+        }
+        return lines;
+    }
+
+    private Exam held(String title, PaperRef paper, int daysAgo, List<String> people) {
         LocalDate day = LocalDate.ofInstant(clock.instant(), wall.zone()).minusDays(daysAgo);
         ExamHours hours = new ExamHours(day, DOORS, OPENS, ADMISSION_ENDS, Optional.empty(), wall.zone());
         Exam exam = exams.make(new ExamPlan(title, paper, hours, Set.of(), true, Set.of("INV-1")));
-        StringBuilder file = new StringBuilder("number,name\n");
-        for (int i = 0; i < NAMES.size(); i++) {
-            file.append(prefix)
-                    .append((char) ('A' + i))
-                    .append(',')
-                    .append(NAMES.get(i))
-                    .append('\n');
-        }
-        byte[] roster = file.toString().getBytes(StandardCharsets.UTF_8);
+        String file = "number,name\n" + String.join("\n", people) + "\n";
+        byte[] roster = file.getBytes(StandardCharsets.UTF_8);
         rosters.confirm(
                 exam.id(), rosters.check(exam.id(), "roster.csv", roster).digest());
         Map<ItemId, Double> hard = new HashMap<>();
@@ -166,8 +208,14 @@ class DemoPast {
             List<Future<?>> sitting = new ArrayList<>();
             for (Appointment one : roster) {
                 int number = sitting.size();
-                sitting.add(people.submit(
-                        () -> sit(one, opens.plusSeconds(60L * number), hard, new Random(SEED + number))));
+                int behind = roster.size() > LETTERS && number == COPIED_FROM + 1 ? COPIED_FROM : number;
+                sitting.add(people.submit(() -> sit(
+                        one,
+                        opens.plusSeconds(APART * number),
+                        hard,
+                        new Random(SEED + behind),
+                        new Random(-number),
+                        behind != number)));
             }
             for (Future<?> one : sitting) {
                 one.get();
@@ -179,8 +227,13 @@ class DemoPast {
         }
     }
 
-    private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Random random) {
-        double able = 0.6 + 1.4 * random.nextGaussian();
+    /**
+     * @param own what this person knows and guesses
+     * @param aside what a person who copies does by themselves
+     */
+    private void sit(
+            Appointment sitting, Instant at, Map<ItemId, Double> hard, Random own, Random aside, boolean copies) {
+        double able = 0.6 + 1.4 * own.nextGaussian();
         Map<ItemId, Map<ResponseId, Value>> right = new HashMap<>();
         papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()).forEach(explained -> {
             Map<ResponseId, Value> expected = new HashMap<>();
@@ -189,9 +242,16 @@ class DemoPast {
         });
         sittings.throughAll(sitting, at, item -> {
             double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - able));
-            boolean knows = random.nextDouble() < share;
-            return DemoAnswers.giving(
-                    item, interaction -> answer(interaction, knows, right.getOrDefault(item.id(), Map.of()), random));
+            boolean knows = (own.nextDouble() < share) != item.id().equals(BAD);
+            boolean blank = own.nextDouble() < BLANK;
+            Random guesses = new Random(own.nextLong());
+            Random choosing = copies && aside.nextDouble() > COPIES ? aside : guesses;
+            return blank
+                    ? DemoAnswers.looking(item)
+                    : DemoAnswers.giving(
+                            item,
+                            interaction ->
+                                    answer(interaction, knows, right.getOrDefault(item.id(), Map.of()), choosing));
         });
     }
 
@@ -204,6 +264,20 @@ class DemoPast {
         boolean givable = expected != null
                 && !expected.elements().isEmpty()
                 && interaction.misfit(expected.elements()).isEmpty();
-        return knows && givable ? requireNonNull(expected).elements() : interaction.example();
+        return knows && givable ? requireNonNull(expected).elements() : wrong(interaction, random);
+    }
+
+    /** What somebody enters who does not know: some option, a number nearby, or what the example shows. */
+    private static List<String> wrong(Interaction interaction, Random random) {
+        List<ChoiceId> options = interaction.options();
+        if (interaction instanceof Choice && !options.isEmpty()) {
+            List<String> one =
+                    List.of(options.get(random.nextInt(options.size())).value());
+            return interaction.misfit(one).isEmpty() ? one : interaction.example();
+        }
+        List<String> number = List.of(String.valueOf(1 + random.nextInt(MOST_GUESSED)));
+        return interaction instanceof TextEntry && interaction.misfit(number).isEmpty()
+                ? number
+                : interaction.example();
     }
 }

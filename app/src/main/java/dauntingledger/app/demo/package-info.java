@@ -1,6 +1,7 @@
 /** Fills a fresh installation with the demo world. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "results", "words"})
+@ApplicationModule(
+        allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "marking", "results", "words"})
 package dauntingledger.app.demo;
 
 import org.jspecify.annotations.NullMarked;

@@ -120,7 +120,7 @@ public class MarkingLedger {
     }
 
     /** Enters what {@code person} does, or returns why that cannot be. */
-    Optional<Refusal> enter(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
+    public Optional<Refusal> enter(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
         Book book = books.get(exam);
         synchronized (book) {
             Optional<Refusal> refused = book.refusal(act, person, scheme);

@@ -2,7 +2,6 @@ package dauntingledger.rulebook.marking;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.MarkingAct.OnAnswer;
 import dauntingledger.rulebook.number.Rational;
 import java.util.Collections;

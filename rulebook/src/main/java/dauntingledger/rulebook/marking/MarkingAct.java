@@ -2,7 +2,6 @@ package dauntingledger.rulebook.marking;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.paper.ItemId;
 
 /** Something that is done when the answers to a question are marked. */

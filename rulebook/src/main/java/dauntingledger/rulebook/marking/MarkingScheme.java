@@ -3,7 +3,6 @@ package dauntingledger.rulebook.marking;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.response.Points;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

@@ -1,6 +1,5 @@
 package dauntingledger.rulebook.plain;
 
-import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.MarkingAct;
 import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
 import dauntingledger.rulebook.marking.MarksGiven;
