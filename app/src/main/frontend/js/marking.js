@@ -159,13 +159,18 @@ class Desk {
       ...answer.texts.map(({ response, text, onPaper }) => {
         const place = Object.assign(document.createElement('div'), {
           className: onPaper ? 'said' : 'answer-text',
-          textContent: onPaper ? this.words.say('on-paper') : text,
+          textContent: onPaper ? this.words.say(answer.pictures.length ? 'scanned' : 'on-paper') : text,
         });
         if (!onPaper) {
           place.dataset.response = response;
         }
         return place;
       }),
+    );
+    one('#texts').append(
+      ...answer.pictures.map((src) =>
+        Object.assign(document.createElement('img'), { src, alt: this.words.say('scanned'), className: 'scanned' }),
+      ),
     );
     this.remarks.show(remarks);
     one('#answer').scrollTop = 0;

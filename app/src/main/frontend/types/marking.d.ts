@@ -4,6 +4,8 @@ export interface Answer {
   key: string;
   code: string;
   texts: { response: string; text: string; words: number; onPaper: boolean }[];
+  /** addresses of what was written in the booklet */
+  pictures: string[];
   decides: boolean;
   others?: { sum: string; points: Record<string, string>; reason: string }[];
   aside?: string[];

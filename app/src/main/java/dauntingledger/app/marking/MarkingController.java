@@ -4,11 +4,14 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.marking.ExamAnswers.Answer;
 import dauntingledger.app.marking.ExamAnswers.Source;
 import dauntingledger.app.marking.MarkersPapers.Asked;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.scans.Scans;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.Marks;
@@ -37,8 +40,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -66,6 +71,8 @@ class MarkingController {
     private final Desk desk;
     private final MarkingLedger ledger;
     private final KeyVersions keys;
+    private final Scans scans;
+    private final Appointments appointments;
     private final Papers papers;
     private final Words words;
     private final JsonMapper json;
@@ -76,6 +83,8 @@ class MarkingController {
             Desk desk,
             MarkingLedger ledger,
             KeyVersions keys,
+            Scans scans,
+            Appointments appointments,
             Papers papers,
             Words words,
             JsonMapper json,
@@ -84,6 +93,8 @@ class MarkingController {
         this.desk = desk;
         this.ledger = ledger;
         this.keys = keys;
+        this.scans = scans;
+        this.appointments = appointments;
         this.papers = papers;
         this.words = words;
         this.json = json;
@@ -207,6 +218,7 @@ class MarkingController {
         plain.put("key", answer.key());
         plain.put("code", answer.code());
         plain.put("texts", answer.texts());
+        plain.put("pictures", pictures(asked, answer));
         AnswerMarking marking =
                 answer.id().map(id -> desk.marking(asked.exam(), id)).orElse(AnswerMarking.NONE);
         boolean decides = asked.isChief() && marking.isForChief(asked.scheme());
@@ -223,6 +235,41 @@ class MarkingController {
             plain.put("aside", List.copyOf(marking.aside().values()));
         }
         return plain;
+    }
+
+    /** The addresses of the pictures of an answer that was written in a booklet. */
+    private List<String> pictures(Asked asked, Answer answer) {
+        boolean onPaper = answer.texts().stream().anyMatch(ExamAnswers.Text::onPaper);
+        int number = onPaper ? scanned(asked, answer).size() : 0;
+        return IntStream.range(0, number)
+                .mapToObj(i -> address(asked) + "/" + answer.key() + "/" + i + ".jpg")
+                .toList();
+    }
+
+    private List<byte[]> scanned(Asked asked, Answer answer) {
+        return answer.id()
+                .flatMap(id -> appointments.find(new SittingId(id.sitting())))
+                .map(sitting -> scans.answers(sitting, asked.item()))
+                .orElse(List.of());
+    }
+
+    /** What a candidate wrote in their booklet, cut out of its page, so that no name is on it. */
+    @GetMapping("/marking/{exam}/{item}/{key}/{picture}.jpg")
+    ResponseEntity<byte[]> picture(
+            @PathVariable long exam,
+            @PathVariable String item,
+            @PathVariable String key,
+            @PathVariable int picture,
+            Principal principal) {
+        Asked asked = markers.find(exam, item, principal);
+        List<byte[]> scanned = scanned(asked, answer(asked, key));
+        if (picture < 0 || picture >= scanned.size()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.noStore())
+                .body(scanned.get(picture));
     }
 
     private static Map<String, String> points(MarksGiven given) {

@@ -1,5 +1,6 @@
 package dauntingledger.app.office;
 
+import dauntingledger.rulebook.paper.ItemId;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,13 +21,14 @@ final class BookletLayout {
     /**
      * Space for an answer.
      *
+     * @param item which question
      * @param section the title of its section, as the candidate reads it
      * @param number the number of its question there
      * @param title what it is called; may be empty
      * @param marks what it is worth, in words
      * @param lines ruled lines; 0 for a page to draw on
      */
-    record Answer(String section, int number, String title, String marks, int lines) {}
+    record Answer(ItemId item, String section, int number, String title, String marks, int lines) {}
 
     /**
      * What of an answer is on one page.

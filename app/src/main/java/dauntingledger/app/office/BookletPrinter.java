@@ -5,9 +5,7 @@ import dauntingledger.app.office.BookletLayout.Piece;
 import dauntingledger.app.print.PdfFile;
 import dauntingledger.app.print.PdfSheet;
 import dauntingledger.app.words.Words;
-import dauntingledger.rulebook.number.CheckDigit;
 import java.util.List;
-import java.util.Locale;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Component;
@@ -21,10 +19,10 @@ import org.springframework.stereotype.Component;
 class BookletPrinter {
 
     private static final PDRectangle A4 = PdfFile.A4;
-    private static final float LEFT = 54;
-    private static final float RIGHT = A4.getWidth() - 54;
-    private static final float TOP = A4.getHeight() - 54;
-    private static final float CODE = 58;
+    private static final float LEFT = PageCode.EDGE;
+    private static final float RIGHT = A4.getWidth() - PageCode.EDGE;
+    private static final float TOP = A4.getHeight() - PageCode.EDGE;
+    private static final float CODE = PageCode.SIZE;
     private static final float FIELD_TOP = TOP - 84;
 
     private final Words words;
@@ -54,21 +52,26 @@ class BookletPrinter {
         }
     }
 
-    /** Returns the code of a page, from 1, of the booklet of a sitting. */
-    static String code(long sitting, int page) {
-        String digits = String.format(Locale.ROOT, "%010d%03d", sitting, page);
-        return digits + CheckDigit.of(digits);
-    }
-
     private void head(PdfSheet sheet, Owner owner, int page, int pages) {
         float wide = RIGHT - LEFT - CODE - 12;
         sheet.text(owner.exam(), LEFT, TOP - 12, 12, wide);
         sheet.text(owner.name() + " · " + owner.number(), LEFT, TOP - 30, 10, wide);
         sheet.text(words.say("booklet.page", page, pages), LEFT, TOP - 46, 10, wide);
-        String code = code(owner.sitting(), page);
+        String code = new PageCode(owner.sitting(), page).digits();
         sheet.text(code, LEFT, TOP - 62, 9, wide);
         sheet.squareCode(code, RIGHT - CODE, TOP - CODE, CODE);
         sheet.line(LEFT, TOP - 72, RIGHT, TOP - 72, 1);
+    }
+
+    /** Returns where a piece stands on its page. */
+    static Booklets.Region region(Piece piece, int page) {
+        return new Booklets.Region(
+                page,
+                piece.answer().item(),
+                LEFT,
+                A4.getHeight() - FIELD_TOP + piece.top(),
+                RIGHT - LEFT,
+                piece.height());
     }
 
     private void cover(PdfSheet sheet, Owner owner) {

@@ -66,7 +66,8 @@ public final class PaperMarking {
         return paper.key().problem(correction);
     }
 
-    List<Papers.Explained> explain(String language, Sitting sitting) {
+    /** Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}. */
+    public List<Papers.Explained> explain(String language, Sitting sitting) {
         return sitting.questions().all().stream()
                 .map(question -> {
                     Score.Explanation explanation = Score.explain(paper.key(), question);

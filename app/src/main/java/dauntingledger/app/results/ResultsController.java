@@ -28,12 +28,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The results of an exam for the office: worked out, looked at, taken out. Auditors read. */
@@ -44,6 +47,7 @@ class ResultsController {
     private static final int MOST_IN_A_FILE = 200_000;
 
     private final Results results;
+    private final QtiReport report;
     private final LeftOut leftOut;
     private final Releases releases;
     private final ResultNotices notices;
@@ -57,6 +61,7 @@ class ResultsController {
 
     ResultsController(
             Results results,
+            QtiReport report,
             LeftOut leftOut,
             Releases releases,
             ResultNotices notices,
@@ -68,6 +73,7 @@ class ResultsController {
             WallClock wall,
             Clock clock) {
         this.results = results;
+        this.report = report;
         this.leftOut = leftOut;
         this.releases = releases;
         this.notices = notices;
@@ -233,6 +239,17 @@ class ResultsController {
             redirected.addFlashAttribute(SaidAfterForms.SAID, "not-now");
         }
         return "redirect:/office/exams/" + exam + "/results";
+    }
+
+    @Audited("results-taken-out")
+    @GetMapping("/office/exams/{exam}/results.zip")
+    void report(@PathVariable long exam, HttpServletResponse response) throws IOException {
+        Exam found = pages.find(exam);
+        Version version =
+                results.latest(found.id()).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        response.setContentType("application/zip");
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"results-" + exam + ".zip\"");
+        report.write(found, version, response.getOutputStream());
     }
 
     @Audited("results-taken-out")

@@ -9,13 +9,19 @@ import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.ledger.Appended;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Batch;
+import dauntingledger.app.papers.Papers;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.OnPaper;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
+import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.EntryId;
@@ -27,6 +33,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -45,6 +52,12 @@ public abstract class Hall extends OfficeWork {
     private @Nullable Exam exam;
     /** What everybody types in the last section besides the report. */
     protected Map<ItemId, String> shortAnswers = Map.of();
+
+    /** Whether the first of the roster answers all that has a right answer. */
+    protected boolean firstKnowsAll;
+
+    /** What everybody answers in their booklet. */
+    protected Set<ItemId> onPaper = Set.of();
 
     protected List<Appointment> roster = List.of();
     protected String invigilator = "";
@@ -132,28 +145,70 @@ public abstract class Hall extends OfficeWork {
     protected void writeAndClose(String... texts) {
         opens(texts.length);
         for (int i = 0; i < texts.length; i++) {
-            write(roster.get(i), texts[i]);
+            write(roster.get(i), texts[i], i == 0 && firstKnowsAll);
         }
         clock.advance(Duration.ofHours(4));
         exams.bring(exam().id(), ExamState.CLOSED);
     }
 
-    private void write(Appointment sitting, String text) {
+    private void write(Appointment sitting, String text, boolean able) {
         opensRules(sitting);
-        does(sitting, new Act.BlockClosed(new StageId("rules")));
+        close(sitting, "rules", able);
         does(sitting, new Act.StageOpened(new StageId("tides")));
-        does(sitting, new Act.BlockClosed(new StageId("tides")));
+        close(sitting, "tides", able);
         clock.advance(Duration.ofMinutes(3));
         does(sitting, new Act.SignedInAgain());
         does(sitting, new Act.StageOpened(new StageId("passage")));
-        does(sitting, new Act.BlockClosed(new StageId("passage")));
+        close(sitting, "passage", able);
         does(sitting, new Act.StageOpened(new StageId("craft")));
         if (!text.isEmpty()) {
             type(sitting, REPORT, text);
         }
+        onPaper.forEach(item -> {
+            does(sitting, new Act.QuestionOpened(item));
+            does(
+                    sitting,
+                    new Act.Answered(
+                            item,
+                            new ResponseId("RESPONSE"),
+                            new OnPaper(new ResponseId("RESPONSE")).blank().with(List.of("true"))));
+        });
         shortAnswers.forEach((item, answer) -> type(sitting, item, answer));
-        does(sitting, new Act.BlockClosed(new StageId("craft")));
+        close(sitting, "craft", able);
         does(sitting, new Act.HandedIn());
+    }
+
+    /** Closes a section; who is able has answered all in it that has a right answer. */
+    private void close(Appointment sitting, String block, boolean able) {
+        if (able) {
+            Set<ItemId> asked = papers.text(sitting.paper())
+                    .paper()
+                    .blocks()
+                    .filter(one -> one.id().value().equals(block))
+                    .flatMap(Stage.Block::items)
+                    .map(Item::id)
+                    .collect(Collectors.toSet());
+            papers.explain(sitting.paper(), "en", sitting(sitting)).stream()
+                    .filter(one -> asked.contains(one.question().item().id()))
+                    .forEach(one -> answerRightly(sitting, one));
+        }
+        does(sitting, new Act.BlockClosed(new StageId(block)));
+    }
+
+    private void answerRightly(Appointment sitting, Papers.Explained explained) {
+        Item item = explained.question().item();
+        does(sitting, new Act.QuestionOpened(item.id()));
+        does(sitting, new Act.EndSeen(item.id()));
+        for (Score.Reason reason : explained.explanation().reasons()) {
+            Interaction asked = item.interaction(reason.response()).orElseThrow();
+            List<String> right = reason.expected().elements();
+            if (asked.isAsked() && !right.isEmpty() && asked.misfit(right).isEmpty()) {
+                does(
+                        sitting,
+                        new Act.Answered(
+                                item.id(), reason.response(), asked.blank().with(right)));
+            }
+        }
     }
 
     private void type(Appointment sitting, ItemId item, String text) {

@@ -15,6 +15,7 @@ import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.office.BookletLayout.Answer;
 import dauntingledger.app.office.BookletLayout.Piece;
 import dauntingledger.rulebook.number.CheckDigit;
+import dauntingledger.rulebook.paper.ItemId;
 import java.io.IOException;
 import java.util.List;
 import org.apache.pdfbox.Loader;
@@ -69,7 +70,7 @@ class BookletTest extends ExamServerTest {
                                 new PDFRenderer(document).renderImageWithDPI(page - 1, 150)))))
                         .getText();
                 assertThat(code)
-                        .isEqualTo(BookletPrinter.code(appointment.sitting().value(), page))
+                        .isEqualTo(new PageCode(appointment.sitting().value(), page).digits())
                         .satisfies(
                                 digits -> assertThat(CheckDigit.isRight(digits)).isTrue());
                 assertThat(text(document, page)).contains(code);
@@ -113,7 +114,7 @@ class BookletTest extends ExamServerTest {
     }
 
     private static Answer answer(int number, int lines) {
-        return new Answer("Section", number, "", "2", lines);
+        return new Answer(new ItemId("q" + number), "Section", number, "", "2", lines);
     }
 
     private static String text(PDDocument document, int page) throws IOException {

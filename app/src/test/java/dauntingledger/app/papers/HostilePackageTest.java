@@ -275,8 +275,8 @@ class HostilePackageTest {
                 twice(SIDE, "warning left=\"PT5M\"", "warning left=\"PT5H\""),
                 "warnings");
         hostile(corpus, "mixed units", twice(SIDE, "length=\"PT10M\"", "length=\"10\""), "span of time");
-        hostile(corpus, "version 0", twice(SIDE, "version=\"4\"", "version=\"0\""), "version");
-        hostile(corpus, "a version beyond numbers", twice(SIDE, "version=\"4\"", "version=\"99999999999\""), "version");
+        hostile(corpus, "version 0", twice(SIDE, "version=\"5\"", "version=\"0\""), "version");
+        hostile(corpus, "a version beyond numbers", twice(SIDE, "version=\"5\"", "version=\"99999999999\""), "version");
     }
 
     private static void drawings(List<Arguments> corpus) {

@@ -201,7 +201,10 @@ class PaperCommandTest {
     @Test
     void printsNoOutcomeWhereThePaperHasNoRule() throws IOException {
         Packages plain = Packages.demo()
-                .replacing("daunting-ledger.xml", "<results shows-percentile=\"true\">", "<exit><p>x</p></exit><!--")
+                .replacing(
+                        "daunting-ledger.xml",
+                        "<results shows-percentile=\"true\" shows-marking=\"true\" appeal-days=\"30\">",
+                        "<exit><p>x</p></exit><!--")
                 .replacing("daunting-ledger.xml", "</results>", "-->");
 
         assertThat(run("results", packed(plain), written(HEAD + "c1,goes-first,R1,B\n")))

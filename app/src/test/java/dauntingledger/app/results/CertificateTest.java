@@ -9,11 +9,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import com.google.zxing.BinaryBitmap;
-import com.google.zxing.DecodeHintType;
-import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
-import com.google.zxing.common.HybridBinarizer;
-import com.google.zxing.qrcode.QRCodeReader;
 import dauntingledger.app.marking.KeyVersions;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.ItemId;
@@ -27,12 +22,10 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -43,8 +36,6 @@ import org.springframework.test.web.servlet.MockMvc;
 
 /** Certificates: who gets one, what its code leads to, and what a changed one is worth. */
 class CertificateTest extends TwoAtHome {
-
-    private static final Map<DecodeHintType, ?> HINTS = Map.of(DecodeHintType.TRY_HARDER, true);
 
     @Autowired
     private MockMvc mvc;
@@ -77,18 +68,6 @@ class CertificateTest extends TwoAtHome {
                 .getContentAsByteArray();
     }
 
-    /** Returns what the code on the page says. */
-    private static String scanned(byte[] pdf) throws Exception {
-        try (PDDocument document = Loader.loadPDF(pdf)) {
-            return new QRCodeReader()
-                    .decode(
-                            new BinaryBitmap(new HybridBinarizer(new BufferedImageLuminanceSource(
-                                    new PDFRenderer(document).renderImageWithDPI(0, 300)))),
-                            HINTS)
-                    .getText();
-        }
-    }
-
     private String page(String number) throws Exception {
         return mvc.perform(get("/certificate/" + number))
                 .andExpect(status().isOk())
@@ -113,12 +92,12 @@ class CertificateTest extends TwoAtHome {
             assertThat(new PDFTextStripper().getText(document))
                     .contains("Åse Ørn", exam.title(), "Passed", "With distinction");
         }
-        String code = scanned(pdf);
+        String code = PrintedCode.on(pdf);
         String number = code.substring(code.lastIndexOf('/') + 1);
 
         assertThat(page(number)).contains("Valid", "Åse Ørn", exam.title()).doesNotContain(passed.candidate());
         assertThat(verified(pdf, data, 0)).contains(number, "Åse Ørn", "Passed");
-        assertThat(scanned(pdf())).as("it is made once").isEqualTo(code);
+        assertThat(PrintedCode.on(pdf())).as("it is made once").isEqualTo(code);
     }
 
     @Test
@@ -136,11 +115,11 @@ class CertificateTest extends TwoAtHome {
 
     @Test
     void isReplacedWhenTheResultIsAnotherAndWithdrawnByTheOffice() throws Exception {
-        String code = scanned(pdf());
+        String code = PrintedCode.on(pdf());
         String first = code.substring(code.lastIndexOf('/') + 1);
         results.workOut(exams.find(exam.id()).orElseThrow(), "OFF-1");
         assertThat(page(first)).as("the result is the same").contains("Valid");
-        assertThat(scanned(pdf())).isEqualTo(code);
+        assertThat(PrintedCode.on(pdf())).isEqualTo(code);
 
         ItemId item = papers.text(exam.paper())
                 .paper()
@@ -152,7 +131,7 @@ class CertificateTest extends TwoAtHome {
         results.workOut(exams.find(exam.id()).orElseThrow(), "OFF-1");
         assertThat(page(first)).contains("Replaced");
 
-        code = scanned(pdf());
+        code = PrintedCode.on(pdf());
         String second = code.substring(code.lastIndexOf('/') + 1);
         assertThat(second).isNotEqualTo(first);
         assertThat(page(second)).contains("Valid");

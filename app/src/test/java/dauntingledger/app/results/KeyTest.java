@@ -1,5 +1,6 @@
 package dauntingledger.app.results;
 
+import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
@@ -13,14 +14,23 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.response.Choice;
 import jakarta.servlet.http.Cookie;
+import java.io.ByteArrayInputStream;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.xpath.XPath;
+import javax.xml.xpath.XPathFactory;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.w3c.dom.Document;
 
 /** A key that was wrong: what is seen before it is corrected, and what becomes of results and certificates. */
 class KeyTest extends TwoAtHome {
@@ -163,6 +173,38 @@ class KeyTest extends TwoAtHome {
         asOffice(post(results + "/taken-in").param("sitting", failed.sitting().toString()));
         workOut();
         assertThat(score(passed)).contains("\"75.00\"");
+    }
+
+    @Test
+    void resultsAreTakenOutAsTheStandardReportsThem() throws Exception {
+        asOffice(get("/office/exams/" + exam.id() + "/results.zip")).andExpect(status().isNotFound());
+        workOut();
+        byte[] zip = asOffice(get("/office/exams/" + exam.id() + "/results.zip"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        Map<String, Document> reports = new TreeMap<>();
+        DocumentBuilderFactory reader = DocumentBuilderFactory.newInstance();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                reports.put(
+                        entry.getName(),
+                        reader.newDocumentBuilder().parse(new ByteArrayInputStream(in.readAllBytes())));
+            }
+        }
+
+        assertThat(reports.keySet()).containsExactly(passed.candidate() + ".xml", failed.candidate() + ".xml");
+        Document report = requireNonNull(reports.get(passed.candidate() + ".xml"));
+        assertThat(report.getDocumentElement().getTagName()).isEqualTo("assessmentResult");
+        XPath path = XPathFactory.newInstance().newXPath();
+        assertThat(path.evaluate("//testResult/outcomeVariable[@identifier='OUTCOME']/value", report))
+                .isEqualTo("pass");
+        assertThat(path.evaluate("count(//itemResult)", report))
+                .isEqualTo(path.evaluate("count(//itemResult[outcomeVariable/@identifier='SCORE'])", report))
+                .isNotEqualTo("0");
+        assertThat(path.evaluate("//itemResult[@identifier='" + choice() + "']//candidateResponse/value", report))
+                .isNotEmpty();
     }
 
     @Test

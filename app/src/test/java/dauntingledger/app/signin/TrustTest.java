@@ -294,7 +294,9 @@ class TrustTest extends ExamServerTest {
                 "signs",
                 "log",
                 "outages",
-                "events");
+                "events",
+                "question",
+                "picture");
 
         @Test
         void hasEverythingThatStaffDoAndNotOnlyLookAt() {
