@@ -17,6 +17,7 @@ import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.exam.ExamHours;
 import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
@@ -79,6 +80,18 @@ class DemoPast {
 
     /** So many seconds after each other they come; the last before admission ends. */
     private static final long APART = 25;
+
+    private static final List<String> LOGS = List.of(
+            "15:05 Anchusa, off the Hopper Sill, to Marrow Light: the light at Tern Beacon is not burning. Thanked her, called all ships at 15:07, told the lamp keeper at 15:09.",
+            "15:05. Anchusa reports: Tern Beacon dark. Warned the ships in the bay on the calling channel, keeper told.",
+            "Anchusa called about a light that is out. I have passed it on.",
+            "At five past three in the afternoon the vessel Anchusa, lying by the sill, gave notice that Tern Beacon shows no light. Repeated to her, noted, sent as a warning to everybody at 15:06 and again at 15:30.");
+
+    /** What those answer to the bad question who know better than its key. */
+    private static final List<String> BETTER = List.of("25");
+
+    /** By so much the first of a roster is more able than others, so that the demo has somebody who passed. */
+    private static final double FIRST = 3;
 
     /** Rosters of more than so many are numbered, shorter ones lettered. */
     private static final int LETTERS = 26;
@@ -209,13 +222,8 @@ class DemoPast {
             for (Appointment one : roster) {
                 int number = sitting.size();
                 int behind = roster.size() > LETTERS && number == COPIED_FROM + 1 ? COPIED_FROM : number;
-                sitting.add(people.submit(() -> sit(
-                        one,
-                        opens.plusSeconds(APART * number),
-                        hard,
-                        new Random(SEED + behind),
-                        new Random(-number),
-                        behind != number)));
+                Person who = new Person(new Random(SEED + behind), new Random(-number), behind != number, number == 0);
+                sitting.add(people.submit(() -> sit(one, opens.plusSeconds(APART * number), hard, who)));
             }
             for (Future<?> one : sitting) {
                 one.get();
@@ -228,12 +236,17 @@ class DemoPast {
     }
 
     /**
-     * @param own what this person knows and guesses
-     * @param aside what a person who copies does by themselves
+     * How somebody answers.
+     *
+     * @param own what they know and guess
+     * @param aside what somebody who copies does by themselves
+     * @param first whether they are the first of the roster
      */
-    private void sit(
-            Appointment sitting, Instant at, Map<ItemId, Double> hard, Random own, Random aside, boolean copies) {
-        double able = 0.6 + 1.4 * own.nextGaussian();
+    private record Person(Random own, Random aside, boolean copies, boolean first) {}
+
+    private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Person who) {
+        Random own = who.own();
+        double ability = 0.6 + 1.4 * own.nextGaussian() + (who.first() ? FIRST : 0);
         Map<ItemId, Map<ResponseId, Value>> right = new HashMap<>();
         papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()).forEach(explained -> {
             Map<ResponseId, Value> expected = new HashMap<>();
@@ -241,24 +254,31 @@ class DemoPast {
             right.put(explained.question().item().id(), expected);
         });
         sittings.throughAll(sitting, at, item -> {
-            double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - able));
-            boolean knows = (own.nextDouble() < share) != item.id().equals(BAD);
+            double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - ability));
+            boolean able = own.nextDouble() < share;
             boolean blank = own.nextDouble() < BLANK;
             Random guesses = new Random(own.nextLong());
-            Random choosing = copies && aside.nextDouble() > COPIES ? aside : guesses;
+            Random choosing = who.copies() && who.aside().nextDouble() > COPIES ? who.aside() : guesses;
             return blank
                     ? DemoAnswers.looking(item)
                     : DemoAnswers.giving(
                             item,
-                            interaction ->
-                                    answer(interaction, knows, right.getOrDefault(item.id(), Map.of()), choosing));
+                            interaction -> item.id().equals(BAD) && able
+                                    ? BETTER
+                                    : answer(
+                                            item,
+                                            interaction,
+                                            able || item.id().equals(BAD),
+                                            right.getOrDefault(item.id(), Map.of()),
+                                            choosing));
         });
     }
 
     private static List<String> answer(
-            Interaction interaction, boolean knows, Map<ResponseId, Value> right, Random random) {
+            Item item, Interaction interaction, boolean knows, Map<ResponseId, Value> right, Random random) {
         if (interaction instanceof ExtendedText) {
-            return List.of(REPORTS.get(random.nextInt(REPORTS.size())));
+            List<String> texts = item.id().value().equals("log-entry") ? LOGS : REPORTS;
+            return List.of(texts.get(random.nextInt(texts.size())));
         }
         Value expected = right.get(interaction.response());
         boolean givable = expected != null

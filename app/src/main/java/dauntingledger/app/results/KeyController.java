@@ -9,7 +9,6 @@ import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
-import dauntingledger.app.words.Marks;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.ExamState;
@@ -266,8 +265,8 @@ class KeyController {
     }
 
     private static String marks(Result result) {
-        return Marks.write(result.marks().total()) + " / "
-                + Marks.write(result.marks().most());
+        return Numeral.write(result.marks().total()) + " / "
+                + Numeral.write(result.marks().most());
     }
 
     private static String outcome(Result result) {
