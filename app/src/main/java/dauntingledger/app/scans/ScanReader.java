@@ -23,10 +23,16 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
@@ -109,12 +115,33 @@ final class ScanReader {
                     throw new RefusedException("pages");
                 }
             }
-            PDFRenderer renderer = new PDFRenderer(document);
-            for (int i = 0; i < document.getNumberOfPages(); i++) {
-                pages.accept(page(i + 1, renderer.renderImageWithDPI(i, DPI, ImageType.GRAY)));
-            }
-        } catch (IOException | RuntimeException e) {
+            drawn(document, pages);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
             throw refused(e);
+        } catch (IOException | RuntimeException | ExecutionException e) {
+            throw refused(e);
+        }
+    }
+
+    /** Draws one page after the other, and reads those drawn beside it; so many as there are processors are held. */
+    private static void drawn(PDDocument document, Consumer<Page> pages)
+            throws IOException, InterruptedException, ExecutionException {
+        int most = Runtime.getRuntime().availableProcessors();
+        PDFRenderer renderer = new PDFRenderer(document);
+        Deque<Future<Page>> underway = new ArrayDeque<>();
+        try (ExecutorService readers = Executors.newFixedThreadPool(most)) {
+            for (int i = 0; i < document.getNumberOfPages(); i++) {
+                BufferedImage drawn = renderer.renderImageWithDPI(i, DPI, ImageType.GRAY);
+                int number = i + 1;
+                underway.add(readers.submit(() -> page(number, drawn)));
+                if (underway.size() > most) {
+                    pages.accept(underway.remove().get());
+                }
+            }
+            while (!underway.isEmpty()) {
+                pages.accept(underway.remove().get());
+            }
         }
     }
 
