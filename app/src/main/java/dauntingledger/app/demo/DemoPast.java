@@ -25,7 +25,6 @@ import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.TextEntry;
-import dauntingledger.rulebook.response.Value;
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -247,12 +246,8 @@ class DemoPast {
     private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Person who) {
         Random own = who.own();
         double ability = 0.6 + 1.4 * own.nextGaussian() + (who.first() ? FIRST : 0);
-        Map<ItemId, Map<ResponseId, Value>> right = new HashMap<>();
-        papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()).forEach(explained -> {
-            Map<ResponseId, Value> expected = new HashMap<>();
-            explained.explanation().reasons().forEach(reason -> expected.put(reason.response(), reason.expected()));
-            right.put(explained.question().item().id(), expected);
-        });
+        Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
+                papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()));
         sittings.throughAll(sitting, at, item -> {
             double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - ability));
             boolean able = own.nextDouble() < share;
@@ -266,25 +261,21 @@ class DemoPast {
                             interaction -> item.id().equals(BAD) && able
                                     ? BETTER
                                     : answer(
-                                            item,
-                                            interaction,
-                                            able || item.id().equals(BAD),
-                                            right.getOrDefault(item.id(), Map.of()),
-                                            choosing));
+                                            item, interaction, able || item.id().equals(BAD), right, choosing));
         });
     }
 
     private static List<String> answer(
-            Item item, Interaction interaction, boolean knows, Map<ResponseId, Value> right, Random random) {
+            Item item,
+            Interaction interaction,
+            boolean knows,
+            Map<ItemId, Map<ResponseId, List<String>>> right,
+            Random random) {
         if (interaction instanceof ExtendedText) {
             List<String> texts = item.id().value().equals("log-entry") ? LOGS : REPORTS;
             return List.of(texts.get(random.nextInt(texts.size())));
         }
-        Value expected = right.get(interaction.response());
-        boolean givable = expected != null
-                && !expected.elements().isEmpty()
-                && interaction.misfit(expected.elements()).isEmpty();
-        return knows && givable ? requireNonNull(expected).elements() : wrong(interaction, random);
+        return knows ? DemoAnswers.knowing(item, interaction, right) : wrong(interaction, random);
     }
 
     /** What somebody enters who does not know: some option, a number nearby, or what the example shows. */

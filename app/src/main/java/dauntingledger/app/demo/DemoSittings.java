@@ -7,7 +7,9 @@ import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -15,6 +17,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -25,6 +28,9 @@ import org.springframework.stereotype.Component;
 /** Brings sittings of the demo world to where they are to be looked at, and anew when time has gone over them. */
 @Component
 class DemoSittings {
+
+    /** One question in so many is not known to who is good. */
+    private static final int NOT_KNOWN = 5;
 
     private static final int ANSWERED = 5;
     private static final Duration AGO = Duration.ofHours(2);
@@ -64,10 +70,20 @@ class DemoSittings {
         });
     }
 
-    /** A sitting two hours ago, from the first question to the hand-in. */
+    /** A sitting two hours ago, from the first question to the hand-in, by somebody who knows most of it. */
     void handedIn(String candidate, PaperRef paper, String seat) {
         unless(candidate, sitting -> true, () -> appointments.make(candidate, paper, seat, Terms.OPEN), made -> {
-            Past past = new Past(made, clock.instant().minus(AGO));
+            Instant at = clock.instant().minus(AGO);
+            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
+                    papers.explain(paper, "", ledgers.open(made, at).sitting()));
+            Past past = new Past(
+                    made,
+                    at,
+                    item -> DemoAnswers.giving(
+                            item,
+                            interaction -> item.id().hashCode() % NOT_KNOWN == 0
+                                    ? interaction.example()
+                                    : DemoAnswers.knowing(item, interaction, right)));
             past.intoTheFirstBlock();
             List<Stage> route = papers.text(paper).paper().route();
             int first = route.indexOf(past.stage(Stage.Block.class).orElseThrow());

@@ -2,6 +2,7 @@ package dauntingledger.app.marking;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.papers.Corrections;
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.plain.KeyCodec;
@@ -23,7 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
  * which is never changed.
  */
 @Component
-public class KeyVersions {
+public class KeyVersions implements Corrections {
 
     public static final int MOST_REASON = 400;
     private static final int FIRST = 1;
@@ -65,6 +66,11 @@ public class KeyVersions {
         List<Version> versions = new ArrayList<>(kept(exam));
         versions.add(new Version(FIRST, Instant.EPOCH, "", "", List.of()));
         return List.copyOf(versions);
+    }
+
+    @Override
+    public List<Correction> of(long exam) {
+        return latest(new ExamId(exam)).corrections();
     }
 
     public Version latest(ExamId exam) {

@@ -18,7 +18,8 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * {@code bin/paper check PACKAGE} prints what is wrong with a package, one finding a line; {@code bin/paper score PACKAGE
  * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
- * result of each candidate, all of them being one cohort. Both take {@code --key KEY.json}, what was decided about the key
+ * result of each candidate, all of them being one cohort; {@code bin/paper statistics PACKAGE RESPONSES.csv} what
+ * their scores say of the questions. All take {@code --key KEY.json}, what was decided about the key
  * after the exam. A package is a zip file, or the folder that is zipped.
  */
 public final class PaperCommand {
@@ -45,6 +46,9 @@ public final class PaperCommand {
             if (isSheet("score", args)) {
                 return sheet(out, args, ResponseSheet::scores);
             }
+            if (isSheet("statistics", args)) {
+                return sheet(out, args, ResponseSheet::statistics);
+            }
             if (isSheet("results", args)) {
                 return sheet(out, args, ResponseSheet::results);
             }
@@ -54,7 +58,8 @@ public final class PaperCommand {
         }
         System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses, to score "
                 + "each (bin/paper score PACKAGE RESPONSES.csv) or to work out the results of all as one cohort (bin/paper"
-                + " results PACKAGE RESPONSES.csv); to either, add --key KEY.json for a key that was corrected. The"
+                + " results PACKAGE RESPONSES.csv), or to say what the scores tell of the questions (bin/paper statistics PACKAGE"
+                + " RESPONSES.csv); to each of these, add --key KEY.json for a key that was corrected. The"
                 + " package is a zip file or a folder.");
         return UNUSABLE;
     }

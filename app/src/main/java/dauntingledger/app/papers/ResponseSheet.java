@@ -10,6 +10,7 @@ import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.results.Cohort;
 import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.statistics.Statistics;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -34,6 +35,8 @@ final class ResponseSheet {
 
     private static final List<String> COLUMNS = List.of("candidate", "item", "variable", "value");
     private static final String COHORT_COLUMNS = "candidate,score,max,percentile,outcome";
+    private static final String STATISTICS_COLUMNS = "item,n,blank,facility,discrimination";
+    private static final int STATISTICS_DECIMALS = 4;
     private static final String RESULT_COLUMNS = "candidate,item,score,max,state";
     /** The one place where a score of this sheet is rounded: a third is 0.3333333333. */
     private static final int DECIMALS = 10;
@@ -138,6 +141,62 @@ final class ResponseSheet {
         return out.toString();
     }
 
+    /**
+     * Returns what the scores of all candidates say of the items that rules judge, in the order of the paper, as CSV: {@value
+     * #STATISTICS_COLUMNS}, and a last line with Cronbach's alpha. What people judge, and what counts for nobody, is left out. A
+     * figure that cannot be worked out is empty; the others have four decimals, halves away from zero.
+     */
+    String statistics() {
+        Statistics statistics = Statistics.of(items.stream()
+                .map(Item::id)
+                .filter(item -> judge(item) == ItemKey.Judge.RULES || judge(item) == ItemKey.Judge.ALL_RIGHT)
+                .map(this::scores)
+                .toList());
+        StringBuilder out = new StringBuilder(STATISTICS_COLUMNS).append('\n');
+        statistics
+                .items()
+                .forEach(item -> out.append(CSVFormat.RFC4180.format(
+                                item.item().value(),
+                                item.number(),
+                                item.blank(),
+                                item.facility().rounded(STATISTICS_DECIMALS).toPlainString(),
+                                item.discrimination().map(ResponseSheet::figure).orElse("")))
+                        .append('\n'));
+        String alpha = statistics
+                .alpha()
+                .map(found -> found.rounded(STATISTICS_DECIMALS).toPlainString())
+                .orElse("");
+        return out.append(CSVFormat.RFC4180.format("alpha", alpha)).append('\n').toString();
+    }
+
+    private static String figure(BigDecimal number) {
+        BigDecimal rounded = number.setScale(STATISTICS_DECIMALS, RoundingMode.HALF_UP);
+        return rounded.toPlainString();
+    }
+
+    private ItemKey.Judge judge(ItemId item) {
+        return paper.key().of(item).judge();
+    }
+
+    private Statistics.Scores scores(ItemId item) {
+        ItemKey key = paper.key().of(item);
+        List<Rational> scores = new ArrayList<>();
+        int blank = 0;
+        for (Map<ItemId, Map<ResponseId, List<String>>> answers : given.values()) {
+            Map<ResponseId, List<String>> own = answers.getOrDefault(item, Map.of());
+            blank += isBlank(own) ? 1 : 0;
+            scores.add(score(key, own));
+        }
+        return new Statistics.Scores(item, key.most(), scores, blank);
+    }
+
+    /** Returns the item's own SCORE by its key. */
+    private static Rational score(ItemKey key, Map<ResponseId, List<String>> answers) {
+        return key.judge() == ItemKey.Judge.ALL_RIGHT && !isBlank(answers)
+                ? key.most()
+                : key.judgeRead(values(key, answers)).score();
+    }
+
     private Score.OfItem marked(Item item, Map<ResponseId, List<String>> answers) {
         ItemKey judging = paper.key().of(item.id());
         return Score.item(item, judging, isBlank(answers), () -> judging.judgeRead(values(judging, answers)));
@@ -157,10 +216,8 @@ final class ResponseSheet {
         if (!blank && key.judge() == ItemKey.Judge.PERSON) {
             return CSVFormat.RFC4180.format(candidate, item.value(), "", most, "pending");
         }
-        String score = !blank && key.judge() == ItemKey.Judge.ALL_RIGHT
-                ? most
-                : decimal(key.judgeRead(values(key, answers)).score());
-        return CSVFormat.RFC4180.format(candidate, item.value(), score, most, blank ? "blank" : "scored");
+        return CSVFormat.RFC4180.format(
+                candidate, item.value(), decimal(score(key, answers)), most, blank ? "blank" : "scored");
     }
 
     private static Map<ResponseId, Value> values(ItemKey key, Map<ResponseId, List<String>> answers) {

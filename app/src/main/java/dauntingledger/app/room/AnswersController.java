@@ -2,15 +2,18 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.papers.Corrections;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -29,13 +32,21 @@ class AnswersController {
     private final Candidates candidates;
     private final Ledgers ledgers;
     private final Papers papers;
+    private final Corrections corrections;
     private final AnswerViews views;
     private final Clock clock;
 
-    AnswersController(Candidates candidates, Ledgers ledgers, Papers papers, AnswerViews views, Clock clock) {
+    AnswersController(
+            Candidates candidates,
+            Ledgers ledgers,
+            Papers papers,
+            Corrections corrections,
+            AnswerViews views,
+            Clock clock) {
         this.candidates = candidates;
         this.ledgers = ledgers;
         this.papers = papers;
+        this.corrections = corrections;
         this.views = views;
         this.clock = clock;
     }
@@ -56,7 +67,17 @@ class AnswersController {
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("exam", paper.title());
         model.addAttribute(
-                "sections", views.of(paper, text, papers.explain(appointment.paper(), text.language(), here)));
+                "sections",
+                views.of(
+                        paper,
+                        text,
+                        papers.marking(appointment.paper(), inForce(appointment))
+                                .explain(text.language(), here)));
         return "answers";
+    }
+
+    /** What was decided about the key after the exam, of which the sitting is one. */
+    private List<Correction> inForce(Appointment appointment) {
+        return appointment.exam().map(in -> corrections.of(in.exam().value())).orElse(List.of());
     }
 }

@@ -8,6 +8,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -152,6 +153,21 @@ class PaperCommandTest {
     void refusesASheetThatItCannotRead(String csv) throws IOException {
         assertThat(run("score", packed(Packages.demo()), written(csv))).isEqualTo(2);
         assertThat(printed()).isEmpty();
+    }
+
+    @Test
+    void saysWhatTheScoresTellOfTheQuestions() throws IOException {
+        String csv = HEAD + "c1,goes-first,R1,B\nc1,station-name,RESPONSE,Marrow Light\n"
+                + "c2,goes-first,R1,B\nc2,log-entry,RESPONSE,She called.\nc3,goes-first,R1,C\nc4,goes-first,R1,\n";
+
+        assertThat(run("statistics", packed(Packages.demo()), written(csv))).isZero();
+        List<String> lines = printed().lines().toList();
+        assertThat(lines.getFirst()).isEqualTo("item,n,blank,facility,discrimination");
+        assertThat(lines)
+                .contains("goes-first,4,1,0.5000,0.5774", "station-name,4,3,0.2500,0.5774")
+                .noneMatch(line -> line.startsWith("log-entry"))
+                .anyMatch(line -> line.matches("wreck-mark,4,4,0\\.0000,"));
+        assertThat(lines.getLast()).matches("alpha,0\\.\\d{4}");
     }
 
     @Test

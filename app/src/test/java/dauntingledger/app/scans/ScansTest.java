@@ -63,7 +63,7 @@ class ScansTest extends Hall {
     @BeforeEach
     void handIn() {
         onPaper = Set.of(SKETCH);
-        writeAndClose("", "", "");
+        writeAndClose("", "");
     }
 
     private ResultActions asOffice(MockHttpServletRequestBuilder request) throws Exception {
@@ -152,7 +152,7 @@ class ScansTest extends Hall {
     @Test
     void findsEveryPageHoweverItLiesAndShowsTheAnswerToTheMarker() throws Exception {
         List<BufferedImage> pages = new ArrayList<>();
-        double[] turns = {0, 90, 180, 270, 2.5, -3.5, 178, 45, 93};
+        double[] turns = {90, 182.5, -3.5, 45};
         for (Appointment sitting : roster) {
             for (BufferedImage page : printed(sitting)) {
                 pages.add(scanned(page, turns[pages.size() % turns.length], pages.size()));
