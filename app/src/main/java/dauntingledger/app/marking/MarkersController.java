@@ -10,12 +10,14 @@ import dauntingledger.rulebook.marking.MarksGiven;
 import dauntingledger.rulebook.number.Rational;
 import java.security.Principal;
 import java.time.Clock;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What the markers of a question do, for the chief marker, who can stop one. */
@@ -89,6 +91,9 @@ class MarkersController {
             Principal principal,
             RedirectAttributes redirected) {
         Asked asked = markers.find(exam, item, principal);
+        if (asked.isReview()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
         boolean known = desk.figures(asked).stream().anyMatch(of -> of.marker().equals(marker));
         boolean stopped =
                 ledger.question(asked.exam().id(), asked.item()).stopped().containsKey(marker);

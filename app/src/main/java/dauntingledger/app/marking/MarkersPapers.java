@@ -17,13 +17,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
 
 /**
- * Which exams somebody marks: those of their papers while they are closed and not marked, and those that are released where
+ * Which exams somebody marks: those of their papers while they are closed and not marked, and those that are over where
  * they are asked to look at something again.
  */
 @Component
 class MarkersPapers {
 
-    private static final Set<ExamState> STATES = Set.of(ExamState.CLOSED, ExamState.RELEASED);
+    private static final Set<ExamState> STATES = Set.of(ExamState.CLOSED, ExamState.MARKED, ExamState.RELEASED);
 
     private final Exams exams;
     private final KeyVersions keys;

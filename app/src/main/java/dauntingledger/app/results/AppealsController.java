@@ -231,7 +231,7 @@ class AppealsController {
             return "faster";
         }
         reviewed.forEach(one -> reviews.end(exam, appeal.sitting(), one.item(), counts, cut(answer), person));
-        if (exam.state() == ExamState.RELEASED && !results.in(exam) && unmarked.in(exam) == 0) {
+        if (exam.state() != ExamState.CLOSED && !results.in(exam) && unmarked.in(exam) == 0) {
             results.workOut(exam, person);
         }
         notices.tellOfAppeal(exam, appeal, pages.sitting(exam, appeal.sitting().value()), answer);

@@ -122,8 +122,14 @@ class ResultController {
 
     record PointView(String words, String marks) {}
 
-    /** What a candidate is told, and of which exam. */
-    private record Told(Appointment appointment, Exam exam, Kept kept) {}
+    /** What a candidate is told, and of which exam; {@code found} is empty for somebody who is left out of the results. */
+    private record Told(Appointment appointment, Exam exam, Optional<Kept> found) {
+
+        /** @throws ResponseStatusException 404 if the candidate is left out of the results */
+        Kept kept() {
+            return found.orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        }
+    }
 
     /** @throws ResponseStatusException 404 if this is not the candidate's own sitting, or its results are not released */
     private Told told(long sitting, Principal principal) {
@@ -135,15 +141,19 @@ class ResultController {
         Exam exam = exams.of(appointment)
                 .filter(held -> releases.toldSince(held, appointment).isPresent())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        Kept kept = results.fixed(exam.id(), appointment.sitting())
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        return new Told(appointment, exam, kept);
+        return new Told(appointment, exam, results.fixed(exam.id(), appointment.sitting()));
     }
 
     @GetMapping("/sittings/{sitting}/result")
     String page(@PathVariable long sitting, Principal principal, Model model) {
         Told told = told(sitting, principal);
         Appointment appointment = told.appointment();
+        if (told.found().isEmpty()) {
+            model.addAttribute(
+                    "candidate", candidates.find(appointment.candidate()).orElseThrow());
+            model.addAttribute("exam", told.exam().title());
+            return "results/left-out";
+        }
         Kept kept = told.kept();
         ResultRules rules = papers.results(appointment.paper());
         PaperText text =
@@ -231,6 +241,7 @@ class ResultController {
             Principal principal,
             RedirectAttributes redirected) {
         Told told = told(sitting, principal);
+        told.kept();
         PaperText text = papers.text(told.appointment().paper());
         boolean known = item.isEmpty()
                 || text.paper().items().anyMatch(one -> one.id().value().equals(item));

@@ -169,6 +169,15 @@ class KeyTest extends TwoAtHome {
         assertThat(score(passed)).contains("\"50.00\"");
         assertThat(page(results + ".csv")).doesNotContain(failed.candidate());
         assertThat(page(results)).contains("Was not there.");
+        bringTo(exam, ExamState.MARKED);
+        bringTo(exam, ExamState.RELEASED);
+        assertThat(mvc.perform(get("/sittings/" + failed.sitting() + "/result")
+                                .with(user(failed.candidate()).roles("CANDIDATE")))
+                        .andExpect(status().isOk())
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .contains("there is none for your sitting");
 
         asOffice(post(results + "/taken-in").param("sitting", failed.sitting().toString()));
         workOut();
