@@ -62,7 +62,7 @@ class FullDiskTest {
     }
 
     @Test
-    @Timeout(value = 1, unit = TimeUnit.MINUTES)
+    @Timeout(value = 3, unit = TimeUnit.MINUTES)
     void dataAndLogsAreTheirOwnersAlone() throws Exception {
         Path folder = data.resolve("made-by-the-server");
         Files.createDirectories(folder);
