@@ -26,7 +26,7 @@ class Desk {
     this.points = new Map();
     /** @type {number | undefined} which of those done is shown again; the next that waits if none */
     this.back = undefined;
-    this.remarks = new Remarks(this.words);
+    this.remarks = new Remarks(this.words, data.remarks);
     /** @type {Record<string, () => void>} what letters do */
     this.letters = {
       b: () => this.goBack(),

@@ -40,6 +40,8 @@ export interface DeskData {
   most: string;
   groups: Group[];
   adjustment: string;
+  /** how many there can be, and how long what is said to one */
+  remarks: { most: number; longest: number };
   progress: { answers: number; finished: number; own: number; left: number; forChief: number };
   queue: Answer[];
 }

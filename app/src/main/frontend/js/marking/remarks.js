@@ -5,9 +5,6 @@ import { all, one } from '../dom.js';
 /** @import { Words } from '../words.js' */
 /** @import { Remark } from '../../types/marking.d.ts' */
 
-const MOST = 100;
-const LONGEST = 400;
-
 /**
  * Takes another stretch among those that are there; those that it touches give way to it.
  *
@@ -40,9 +37,13 @@ export function pieces(text, remarks) {
 }
 
 export class Remarks {
-  /** @param {Words} words */
-  constructor(words) {
+  /**
+   * @param {Words} words
+   * @param {{ most: number, longest: number }} bounds how many there can be, and how long what is said to one
+   */
+  constructor(words, bounds) {
     this.words = words;
+    this.bounds = bounds;
     /** @type {Remark[]} */
     this.all = [];
   }
@@ -60,7 +61,7 @@ export class Remarks {
     const place = all('#texts [data-response]').find(
       (text) => range && !range.collapsed && text.contains(range.commonAncestorContainer),
     );
-    if (!range || !place || this.all.length >= MOST) {
+    if (!range || !place || this.all.length >= this.bounds.most) {
       return;
     }
     const before = document.createRange();
@@ -92,7 +93,7 @@ export class Remarks {
   row(remark) {
     const text = all('#texts [data-response]').find(({ dataset }) => dataset.response === remark.response)?.textContent ?? '';
     const quote = Object.assign(document.createElement('mark'), { textContent: text.slice(remark.from, remark.to) });
-    const say = Object.assign(document.createElement('input'), { value: remark.text, maxLength: LONGEST });
+    const say = Object.assign(document.createElement('input'), { value: remark.text, maxLength: this.bounds.longest });
     say.setAttribute('aria-label', this.words.say('remark', quote.textContent));
     say.placeholder = this.words.say('remark.say');
     say.addEventListener('input', () => {

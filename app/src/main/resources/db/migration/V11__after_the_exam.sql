@@ -5,7 +5,7 @@ create table key_version (
     decided_at timestamp(6) with time zone not null,
     decided_by varchar(32) not null,
     reason varchar(400) not null,
-    corrections varchar(262144) not null,
+    corrections varchar(1048576) not null,
     primary key (exam, version)
 );
 alter table result_version add column key_version integer default 1 not null;
@@ -13,11 +13,13 @@ alter table result_version add column key_version integer default 1 not null;
 -- Who is no part of the cohort of an exam, and gets no result, until they are taken in again.
 create table left_out (
     sitting bigint primary key references sitting (id),
+    exam bigint not null references exam (id),
     left_out_at timestamp(6) with time zone not null,
     left_out_by varchar(32) not null,
     reason varchar(400) not null,
     taken_in_at timestamp(6) with time zone
 );
+create index left_out_of_exam on left_out (exam);
 
 -- Since when candidates of a place are told their results; '' is every place, 'home' those at home, else a room.
 create table release (
@@ -37,7 +39,7 @@ create table appeal (
     reason varchar(2000) not null,
     asked_at timestamp(6) with time zone not null,
     marker varchar(32) default '' not null,
-    outcome varchar(16) default '' not null,
+    outcome varchar(16),
     answer varchar(2000) default '' not null,
     decided_at timestamp(6) with time zone,
     decided_by varchar(32) default '' not null
@@ -55,7 +57,6 @@ create table scan_page (
     taken_by varchar(32) not null,
     sitting bigint references sitting (id),
     page integer,
-    straight boolean not null,
     picture blob not null
 );
 create index scan_of_sitting on scan_page (exam, sitting, page, id);

@@ -7,15 +7,13 @@ import dauntingledger.rulebook.exam.ExamState;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Who is told their result: everybody once an exam is released, and before that those of the places that were. */
 @Component
@@ -25,16 +23,15 @@ public class Releases {
     public static final String HOME = "home";
 
     private final EntityManager entities;
-    private final TransactionTemplate transactions;
     private final Clock clock;
 
-    Releases(EntityManager entities, TransactionTemplate transactions, Clock clock) {
+    Releases(EntityManager entities, Clock clock) {
         this.entities = entities;
-        this.transactions = transactions;
         this.clock = clock;
     }
 
     /** Returns since when the candidate of a sitting is told its result; empty if they are not. */
+    @Transactional(readOnly = true)
     public Optional<Instant> toldSince(Exam exam, Appointment sitting) {
         ExamState state = exam.state();
         if (state != ExamState.RELEASED && state != ExamState.MARKED) {
@@ -52,32 +49,20 @@ public class Releases {
     }
 
     /** Returns since when each place is told. */
+    @Transactional(readOnly = true)
     public Map<String, Instant> of(ExamId exam) {
-        return transactions.execute(status -> {
-            List<?> rows = entities.createNativeQuery("select place, released_at from release where exam = ?1")
-                    .setParameter(1, exam.value())
-                    .getResultList();
-            Map<String, Instant> all = new HashMap<>();
-            rows.stream()
-                    .map(row -> (Object[]) row)
-                    .forEach(row -> all.put(
-                            String.valueOf(row[0]),
-                            row[1] instanceof OffsetDateTime at ? at.toInstant() : (Instant) row[1]));
-            return all;
-        });
+        return entities.createQuery("from ReleaseRecord where key.exam = ?1", ReleaseRecord.class)
+                .setParameter(1, exam.value())
+                .getResultStream()
+                .collect(Collectors.toMap(ReleaseRecord::place, ReleaseRecord::releasedAt));
     }
 
     /** Tells the candidates of a place from now on. */
+    @Transactional
     public void release(ExamId exam, String place, String person) {
-        transactions.executeWithoutResult(status -> {
-            if (!of(exam).containsKey(place)) {
-                entities.createNativeQuery("insert into release values (?1, ?2, ?3, ?4)")
-                        .setParameter(1, exam.value())
-                        .setParameter(2, place)
-                        .setParameter(3, clock.instant())
-                        .setParameter(4, person)
-                        .executeUpdate();
-            }
-        });
+        ReleaseRecord.Key key = new ReleaseRecord.Key(exam.value(), place);
+        if (entities.find(ReleaseRecord.class, key) == null) {
+            entities.persist(new ReleaseRecord(key, clock.instant(), person));
+        }
     }
 }

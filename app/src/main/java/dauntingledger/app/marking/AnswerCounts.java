@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.papers.PaperMarking;
-import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.Interaction;
@@ -36,14 +35,12 @@ public class AnswerCounts {
 
     private final HandedIn handedIn;
     private final KeyVersions keys;
-    private final Papers papers;
     private final Cache<ExamId, Map<Asked, Map<Value, Integer>>> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
 
-    AnswerCounts(HandedIn handedIn, KeyVersions keys, Papers papers) {
+    AnswerCounts(HandedIn handedIn, KeyVersions keys) {
         this.handedIn = handedIn;
         this.keys = keys;
-        this.papers = papers;
     }
 
     private record Asked(ItemId item, ResponseId response) {}
@@ -56,27 +53,44 @@ public class AnswerCounts {
      */
     public record Given(Value value, String label, int times, boolean accepted, boolean near) {}
 
-    /** Returns the answers to one response of an item that rules judge, the most frequent first; blanks are none. */
-    public List<Given> of(Exam exam, Item item, Interaction interaction) {
-        PaperMarking marking = keys.marking(exam);
-        ResponseId response = interaction.response();
-        return counts(exam).getOrDefault(new Asked(item.id(), response), Map.of()).entrySet().stream()
-                .map(one -> new Given(
-                        one.getKey(),
-                        interaction.label(one.getKey()),
-                        one.getValue(),
-                        marking.accepts(item.id(), response, one.getKey()),
-                        marking.nearlyAccepts(item.id(), response, one.getKey())))
-                .sorted(Comparator.comparingInt(Given::times).reversed().thenComparing(Given::label))
-                .toList();
+    /** Returns the answers of an exam to the items that rules judge, beside its key as it is now; blanks are none. */
+    public Counted of(Exam exam) {
+        return new Counted(keys.marking(exam), kept.get(exam.id(), id -> count(exam)));
     }
 
-    private Map<Asked, Map<Value, Integer>> counts(Exam exam) {
-        return kept.get(exam.id(), id -> count(exam));
+    /** The answers of an exam. */
+    public static final class Counted {
+
+        private final PaperMarking marking;
+        private final Map<Asked, Map<Value, Integer>> counts;
+
+        private Counted(PaperMarking marking, Map<Asked, Map<Value, Integer>> counts) {
+            this.marking = marking;
+            this.counts = counts;
+        }
+
+        /** Returns how answers are judged by the key as it is now. */
+        public PaperMarking marking() {
+            return marking;
+        }
+
+        /** Returns the answers to one response, the most frequent first. */
+        public List<Given> to(Item item, Interaction interaction) {
+            ResponseId response = interaction.response();
+            return counts.getOrDefault(new Asked(item.id(), response), Map.of()).entrySet().stream()
+                    .map(one -> new Given(
+                            one.getKey(),
+                            interaction.label(one.getKey()),
+                            one.getValue(),
+                            marking.accepts(item.id(), response, one.getKey()),
+                            marking.nearlyAccepts(item.id(), response, one.getKey())))
+                    .sorted(Comparator.comparingInt(Given::times).reversed().thenComparing(Given::label))
+                    .toList();
+        }
     }
 
     private Map<Asked, Map<Value, Integer>> count(Exam exam) {
-        PaperMarking marking = papers.marking(exam.paper(), List.of());
+        PaperMarking marking = keys.marking(exam, List.of());
         Map<Asked, Map<Value, Integer>> counts = new ConcurrentHashMap<>();
         handedIn.of(exam)
                 .flatMap(one -> one.sitting().questions().all().stream())

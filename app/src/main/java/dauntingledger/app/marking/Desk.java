@@ -50,7 +50,8 @@ class Desk {
     record Progress(int answers, int finished, int own, int left, int forChief) {}
 
     Progress progress(Asked asked) {
-        List<AnswerMarking> all = candidates(asked).map(this::marking).toList();
+        Pile pile = pile(asked);
+        List<AnswerMarking> all = pile.answers().stream().map(pile::marking).toList();
         MarkingScheme scheme = asked.scheme();
         String person = asked.marker().number();
         return new Progress(
@@ -63,32 +64,40 @@ class Desk {
                                         .filter(made -> made.person().equals(person))
                                         .isPresent())
                         .count(),
-                (int) theirs(asked).count(),
+                (int) theirs(asked, pile).count(),
                 (int) all.stream().filter(one -> one.isForChief(scheme)).count());
     }
 
-    private record One(Exam exam, Answer answer) {}
-
-    private Stream<One> candidates(Asked asked) {
-        return answers.of(asked.exam(), asked.item()).stream()
-                .map(answer -> new One(asked.exam(), answer))
-                .filter(one -> !asked.isReview()
-                        || marking(one).isReviewedBy(asked.marker().number()));
+    /** The answers to one question that somebody may see, and what has been done with those of the exam; looked up once. */
+    private record Pile(List<Answer> answers, Map<AnswerId, AnswerMarking> done) {
+        AnswerMarking marking(Answer answer) {
+            return answer.id()
+                    .map(id -> done.getOrDefault(id, AnswerMarking.NONE))
+                    .orElse(AnswerMarking.NONE);
+        }
     }
 
-    private AnswerMarking marking(One one) {
-        return one.answer().id().map(id -> marking(one.exam(), id)).orElse(AnswerMarking.NONE);
+    private Pile pile(Asked asked) {
+        Pile all = new Pile(
+                answers.of(asked.exam(), asked.item()), ledger.of(asked.exam().id()));
+        return asked.isReview()
+                ? new Pile(
+                        all.answers().stream()
+                                .filter(answer -> all.marking(answer)
+                                        .isReviewedBy(asked.marker().number()))
+                                .toList(),
+                        all.done())
+                : all;
     }
 
     /** Returns the answers that are still theirs, samples among them. Somebody who is stopped has none. */
-    private Stream<Answer> theirs(Asked asked) {
+    private Stream<Answer> theirs(Asked asked, Pile pile) {
         QuestionMarking question = ledger.question(asked.exam().id(), asked.item());
         String person = asked.marker().number();
         if (question.stopped().containsKey(person)) {
             return Stream.empty();
         }
-        Stream<Answer> own =
-                candidates(asked).filter(one -> isTheirs(marking(one), asked)).map(One::answer);
+        Stream<Answer> own = pile.answers().stream().filter(answer -> isTheirs(pile.marking(answer), asked));
         Set<String> marked = question.samples().getOrDefault(person, Map.of()).keySet();
         Stream<Answer> samples = samples(asked)
                 .filter(sample -> !(sample.source() instanceof Source.Sample(String id) && marked.contains(id)));
@@ -97,22 +106,12 @@ class Desk {
 
     /** Chief markers give the known marks themselves, and whoever looks at something again looks at that alone. */
     private Stream<Answer> samples(Asked asked) {
-        return asked.marker().role() == Role.CHIEF_MARKER || asked.isReview()
-                ? Stream.empty()
-                : answers.samples(
-                        asked.exam(),
-                        item(asked),
-                        asked.scheme(),
-                        asked.marker().number());
-    }
-
-    private Item item(Asked asked) {
-        return papers.text(asked.exam().paper())
-                .paper()
-                .items()
-                .filter(item -> item.id().equals(asked.item()))
-                .findFirst()
-                .orElseThrow();
+        boolean meets = asked.marker().role() != Role.CHIEF_MARKER && !asked.isReview();
+        Item item = papers.text(asked.exam().paper()).paper().item(asked.item()).orElseThrow();
+        return meets
+                ? answers.samples(
+                        asked.exam(), item, asked.scheme(), asked.marker().number())
+                : Stream.empty();
     }
 
     /** The chief marker decides what is left to them first, and marks like others besides. */
@@ -124,14 +123,14 @@ class Desk {
 
     /** Returns the next answers that are theirs, but those whose keys are {@code known} already. */
     List<Answer> next(Asked asked, Set<String> known, int most) {
-        return theirs(asked)
+        return theirs(asked, pile(asked))
                 .filter(answer -> !known.contains(answer.key()))
                 .limit(most)
                 .toList();
     }
 
     Optional<Answer> find(Asked asked, String key) {
-        return Stream.concat(candidates(asked).map(One::answer), samples(asked))
+        return Stream.concat(pile(asked).answers().stream(), samples(asked))
                 .filter(answer -> answer.key().equals(key))
                 .findFirst();
     }
@@ -153,7 +152,7 @@ class Desk {
         return pairs.isEmpty() ? Optional.empty() : Optional.of(Agreement.of(pairs, Agreement.Weights.QUADRATIC));
     }
 
-    /** Returns how many answers of an exam wait for a marker, the chief marker, or the end of a review. */
+    /** Returns how many answers of an exam wait for their first marks, or the chief marker. */
     int waiting(Exam exam, Map<ItemId, MarkingScheme> schemes) {
         Map<AnswerId, AnswerMarking> done = ledger.of(exam.id());
         return (int) answers.of(exam).stream()
@@ -161,7 +160,7 @@ class Desk {
                 .filter(id -> {
                     MarkingScheme scheme = schemes.get(id.item());
                     return scheme != null
-                            && done.getOrDefault(id, AnswerMarking.NONE).isWaiting(scheme);
+                            && !done.getOrDefault(id, AnswerMarking.NONE).isFinished(scheme);
                 })
                 .count();
     }

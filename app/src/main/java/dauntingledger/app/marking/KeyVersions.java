@@ -2,7 +2,6 @@ package dauntingledger.app.marking;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.ledger.ExamId;
-import dauntingledger.app.papers.Corrections;
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.plain.KeyCodec;
@@ -10,13 +9,12 @@ import dauntingledger.rulebook.scoring.Correction;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -24,20 +22,19 @@ import tools.jackson.databind.json.JsonMapper;
  * which is never changed.
  */
 @Component
-public class KeyVersions implements Corrections {
+@Transactional(readOnly = true)
+public class KeyVersions {
 
     public static final int MOST_REASON = 400;
     private static final int FIRST = 1;
 
     private final EntityManager entities;
-    private final TransactionTemplate transactions;
     private final Papers papers;
     private final JsonMapper json;
     private final Clock clock;
 
-    KeyVersions(EntityManager entities, TransactionTemplate transactions, Papers papers, JsonMapper json, Clock clock) {
+    KeyVersions(EntityManager entities, Papers papers, JsonMapper json, Clock clock) {
         this.entities = entities;
-        this.transactions = transactions;
         this.papers = papers;
         this.json = json;
         this.clock = clock;
@@ -63,14 +60,15 @@ public class KeyVersions implements Corrections {
 
     /** Returns all versions, the last first. */
     public List<Version> of(ExamId exam) {
-        List<Version> versions = new ArrayList<>(kept(exam));
-        versions.add(new Version(FIRST, Instant.EPOCH, "", "", List.of()));
-        return List.copyOf(versions);
-    }
-
-    @Override
-    public List<Correction> of(long exam) {
-        return latest(new ExamId(exam)).corrections();
+        return Stream.concat(
+                        entities.createQuery(
+                                        "from KeyVersionRecord where key.exam = ?1 order by key.version desc",
+                                        KeyVersionRecord.class)
+                                .setParameter(1, exam.value())
+                                .getResultStream()
+                                .map(this::version),
+                        Stream.of(new Version(FIRST, Instant.EPOCH, "", "", List.of())))
+                .toList();
     }
 
     public Version latest(ExamId exam) {
@@ -91,25 +89,24 @@ public class KeyVersions implements Corrections {
      * Makes {@code corrections} the last version, if that is still {@code after}.
      *
      * @return the new version, or nothing if somebody else was faster
+     * @throws IllegalArgumentException if they are too many to be kept
      */
+    @Transactional
     public Optional<Version> decide(
             ExamId exam, int after, List<Correction> corrections, String reason, String person) {
         Version next = new Version(after + 1, clock.instant(), person, reason, corrections);
-        return transactions.execute(status -> {
-            lock(exam);
-            if (latest(exam).number() != after) {
-                return Optional.<Version>empty();
-            }
-            entities.createNativeQuery("insert into key_version values (?1, ?2, ?3, ?4, ?5, ?6)")
-                    .setParameter(1, exam.value())
-                    .setParameter(2, next.number())
-                    .setParameter(3, next.at())
-                    .setParameter(4, person)
-                    .setParameter(5, reason)
-                    .setParameter(6, json.writeValueAsString(next.toPlain()))
-                    .executeUpdate();
-            return Optional.of(next);
-        });
+        String text = json.writeValueAsString(next.toPlain());
+        if (text.length() > KeyVersionRecord.LONGEST) {
+            throw new IllegalArgumentException("a key can be corrected at most " + KeyVersionRecord.LONGEST
+                    + " characters long, but this is " + text.length());
+        }
+        lock(exam);
+        if (latest(exam).number() != after) {
+            return Optional.empty();
+        }
+        entities.persist(new KeyVersionRecord(
+                new KeyVersionRecord.Key(exam.value(), next.number()), next.at(), person, reason, text));
+        return Optional.of(next);
     }
 
     private void lock(ExamId exam) {
@@ -118,23 +115,12 @@ public class KeyVersions implements Corrections {
                 .getSingleResult();
     }
 
-    private List<Version> kept(ExamId exam) {
-        return transactions.execute(status -> {
-            List<?> rows = entities.createNativeQuery("""
-                            select version, decided_at, decided_by, reason, corrections from key_version where exam = ?1
-                            order by version desc""")
-                    .setParameter(1, exam.value())
-                    .getResultList();
-            return rows.stream().map(row -> version((Object[]) row)).toList();
-        });
-    }
-
-    private Version version(Object[] row) {
+    private Version version(KeyVersionRecord kept) {
         return new Version(
-                ((Number) row[0]).intValue(),
-                row[1] instanceof OffsetDateTime at ? at.toInstant() : (Instant) row[1],
-                String.valueOf(row[2]),
-                String.valueOf(row[3]),
-                KeyCodec.fromPlain(json.readValue(String.valueOf(row[4]), Map.class)));
+                kept.version(),
+                kept.decidedAt(),
+                kept.decidedBy(),
+                kept.reason(),
+                KeyCodec.fromPlain(json.readValue(kept.corrections(), Map.class)));
     }
 }

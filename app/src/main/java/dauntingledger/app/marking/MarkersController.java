@@ -4,10 +4,10 @@ import dauntingledger.app.audit.Audited;
 import dauntingledger.app.marking.MarkersPapers.Asked;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
+import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.Agreement;
 import dauntingledger.rulebook.marking.MarkingAct;
 import dauntingledger.rulebook.marking.MarksGiven;
-import dauntingledger.rulebook.number.Rational;
 import java.security.Principal;
 import java.time.Clock;
 import org.springframework.http.HttpStatus;
@@ -49,14 +49,18 @@ class MarkersController {
             String kappa,
             String stopped) {}
 
+    static String address(Asked asked) {
+        return "/marking/markers/" + asked.exam().id() + "/" + asked.item();
+    }
+
     @GetMapping("/marking/markers/{exam}/{item}")
     String list(@PathVariable long exam, @PathVariable String item, Principal principal, Model model) {
         Asked asked = markers.find(exam, item, principal);
         model.addAttribute("exam", asked.exam().title());
         model.addAttribute(
                 "number", papers.text(asked.exam().paper()).paper().numbers().get(asked.item()));
-        model.addAttribute("desk", "/marking/" + exam + "/" + item);
-        model.addAttribute("address", "/marking/markers/" + exam + "/" + item);
+        model.addAttribute("desk", DeskView.address(asked));
+        model.addAttribute("address", address(asked));
         model.addAttribute(
                 "rows", desk.figures(asked).stream().map(MarkersController::row).toList());
         return "marking/markers";
@@ -68,17 +72,15 @@ class MarkersController {
                 of.marked(),
                 of.mean().rounded(1).toPlainString(),
                 of.samples().map(Agreement::number).orElse(0),
-                of.samples().map(agreement -> percent(agreement.exact())).orElse(""),
-                of.samples().map(agreement -> percent(agreement.withinOne())).orElse(""),
+                of.samples().map(agreement -> Marks.percent(agreement.exact())).orElse(""),
+                of.samples()
+                        .map(agreement -> Marks.percent(agreement.withinOne()))
+                        .orElse(""),
                 of.samples()
                         .flatMap(Agreement::kappa)
                         .map(kappa -> kappa.rounded(2).toPlainString())
                         .orElse(""),
                 of.stopped().orElse(""));
-    }
-
-    static String percent(Rational share) {
-        return share.times(Rational.of(100)).rounded(0).toPlainString();
     }
 
     @Audited("marker-stopped")
@@ -87,6 +89,7 @@ class MarkersController {
             @PathVariable long exam,
             @PathVariable String item,
             @RequestParam String marker,
+            @RequestParam boolean stop,
             @RequestParam(defaultValue = "") String reason,
             Principal principal,
             RedirectAttributes redirected) {
@@ -95,16 +98,14 @@ class MarkersController {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         boolean known = desk.figures(asked).stream().anyMatch(of -> of.marker().equals(marker));
-        boolean stopped =
-                ledger.question(asked.exam().id(), asked.item()).stopped().containsKey(marker);
-        boolean good = known && (stopped || !reason.isBlank() && reason.length() <= MarksGiven.MOST_REASON);
+        boolean good = known && (!stop || !reason.isBlank() && reason.length() <= MarksGiven.MOST_REASON);
         if (good) {
-            MarkingAct act = stopped
-                    ? new MarkingAct.Readmitted(asked.item(), marker)
-                    : new MarkingAct.Stopped(asked.item(), marker, reason.strip());
+            MarkingAct act = stop
+                    ? new MarkingAct.Stopped(asked.item(), marker, reason.strip())
+                    : new MarkingAct.Readmitted(asked.item(), marker);
             ledger.enter(asked.exam().id(), act, principal.getName(), asked.scheme(), clock.instant());
         }
-        redirected.addFlashAttribute(SaidAfterForms.SAID, !good ? "none" : stopped ? "readmitted" : "stopped");
-        return "redirect:/marking/markers/" + exam + "/" + item;
+        redirected.addFlashAttribute(SaidAfterForms.SAID, !good ? "none" : stop ? "stopped" : "readmitted");
+        return "redirect:" + address(asked);
     }
 }

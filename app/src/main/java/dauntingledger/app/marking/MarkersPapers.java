@@ -3,15 +3,17 @@ package dauntingledger.app.marking;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import java.security.Principal;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
@@ -37,8 +39,12 @@ class MarkersPapers {
         this.staff = staff;
     }
 
-    /** A question that somebody marks. */
-    record Asked(Exam exam, ItemId item, MarkingScheme scheme, Staff.Member marker) {
+    /**
+     * A question that somebody marks.
+     *
+     * @param most the most that an answer to it can be worth, in the item's own SCORE
+     */
+    record Asked(Exam exam, ItemId item, MarkingScheme scheme, Rational most, Staff.Member marker) {
         boolean isChief() {
             return marker.role() == Role.CHIEF_MARKER && !isReview();
         }
@@ -73,9 +79,16 @@ class MarkersPapers {
     /** @throws ResponseStatusException 404 if this person does not mark such a question now */
     Asked find(long exam, String item, Principal principal) {
         Exam found = exam(exam, principal);
-        ItemId id = new ItemId(item);
-        return Optional.ofNullable(keys.marking(found).schemes().get(id))
-                .map(scheme -> new Asked(found, id, scheme, member(principal)))
+        return questions(found, member(principal))
+                .filter(asked -> asked.item().value().equals(item))
+                .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** Returns all questions of an exam that people mark. */
+    Stream<Asked> questions(Exam exam, Staff.Member marker) {
+        PaperMarking marking = keys.marking(exam);
+        return marking.schemes().entrySet().stream()
+                .map(one -> new Asked(exam, one.getKey(), one.getValue(), marking.mostOf(one.getKey()), marker));
     }
 }

@@ -57,7 +57,7 @@ public class MarkingLedger {
         private final Map<AnswerId, AnswerMarking> answers = new HashMap<>();
         private final Map<ItemId, QuestionMarking> questions = new HashMap<>();
         private int lines;
-        private Instant lastAt = Instant.EPOCH;
+        private Instant changedAt = Instant.EPOCH;
         private Hash last;
 
         Book(Hash head) {
@@ -80,15 +80,24 @@ public class MarkingLedger {
                             : Optional.empty());
         }
 
+        private void put(AnswerId answer, AnswerMarking after, Instant at) {
+            if (!after.countsAs(answer(answer))) {
+                changedAt = at;
+            }
+            answers.put(answer, after);
+        }
+
         void take(MarkingAct act, String person, Instant at, Hash hash) {
-            lastAt = at;
             questions.put(act.item(), question(act.item()).after(act, person));
             if (act instanceof MarkingAct.OnAnswer on) {
-                answers.put(on.answer(), answer(on.answer()).after(on, person));
+                put(on.answer(), answer(on.answer()).after(on, person), at);
             }
             if (act instanceof MarkingAct.Stopped stop) {
-                answers.replaceAll((answer, marking) ->
-                        answer.item().equals(stop.item()) ? marking.withoutMarksOf(stop.marker()) : marking);
+                Map.copyOf(answers).forEach((answer, marking) -> {
+                    if (answer.item().equals(stop.item())) {
+                        put(answer, marking.withoutMarksOf(stop.marker()), at);
+                    }
+                });
             }
             lines++;
             last = hash;
@@ -111,11 +120,11 @@ public class MarkingLedger {
         }
     }
 
-    /** Returns when something was entered last; the epoch if nothing ever was. */
-    public Instant lastAt(ExamId exam) {
+    /** Returns when something was entered last that changes what counts; the epoch if nothing ever was. */
+    public Instant changedAt(ExamId exam) {
         Book book = books.get(exam);
         synchronized (book) {
-            return book.lastAt;
+            return book.changedAt;
         }
     }
 

@@ -4,7 +4,6 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
-import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
@@ -16,9 +15,9 @@ import dauntingledger.rulebook.response.TextEntry;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.ItemKey;
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -58,7 +57,14 @@ class ShortAnswersController {
     }
 
     /** An answer that is to be decided about. */
-    record Row(String item, int number, String words, String response, String value, int times, boolean near) {}
+    record Row(String item, int number, String words, String response, String value, int times, boolean near) {
+        private Answered answered() {
+            return new Answered(item, response, value);
+        }
+    }
+
+    /** Which answer: what was typed where. */
+    private record Answered(String item, String response, String value) {}
 
     /** What was decided; {@code rows} beside each other, one for each answer. */
     record Decisions(List<Decision> rows) {}
@@ -70,6 +76,10 @@ class ShortAnswersController {
             @Nullable String decision) {
         boolean isMade() {
             return ACCEPT.equals(decision) || REFUSE.equals(decision);
+        }
+
+        private Answered answered() {
+            return new Answered(item, response, value);
         }
 
         Correction correction() {
@@ -101,14 +111,14 @@ class ShortAnswersController {
 
     private List<Row> rows(Exam exam) {
         PaperText text = papers.text(exam.paper());
-        PaperMarking marking = keys.marking(exam);
+        AnswerCounts.Counted counted = counts.of(exam);
         Set<Correction> decided = Set.copyOf(keys.latest(exam.id()).corrections());
         return text.paper()
                 .items()
-                .filter(item -> marking.judge(item.id()) == ItemKey.Judge.RULES)
+                .filter(item -> counted.marking().judge(item.id()) == ItemKey.Judge.RULES)
                 .flatMap(item -> item.interactions().stream()
                         .filter(TextEntry.class::isInstance)
-                        .flatMap(interaction -> counts.of(exam, item, interaction).stream()
+                        .flatMap(interaction -> counted.to(item, interaction).stream()
                                 .filter(given -> !given.accepted())
                                 .filter(given -> !decided.contains(new Correction.StaysWrong(
                                         item.id(),
@@ -141,29 +151,20 @@ class ShortAnswersController {
 
     /** Returns what came of it, as the page says it. */
     private String decide(Exam exam, int version, Decisions decisions, Principal principal) {
-        PaperMarking own = papers.marking(exam.paper(), List.of());
-        KeyVersions.Version latest = keys.latest(exam.id());
-        List<Correction> corrections = new ArrayList<>(latest.corrections());
-        int before = corrections.size();
-        try {
-            decisions.rows().stream()
-                    .limit(MOST_ROWS)
-                    .filter(Decision::isMade)
-                    .map(Decision::correction)
-                    .filter(one -> own.problem(one).isEmpty())
-                    .forEach(corrections::add);
-        } catch (IllegalArgumentException | NullPointerException e) {
+        Set<Answered> asked = rows(exam).stream().map(Row::answered).collect(Collectors.toSet());
+        List<Correction> corrections = keys.latest(exam.id()).corrections();
+        int made = 0;
+        for (Decision decision : decisions.rows()) {
+            if (decision.isMade() && asked.contains(decision.answered())) {
+                corrections = Correction.joined(corrections, decision.correction());
+                made++;
+            }
+        }
+        if (made == 0) {
             return "none";
         }
-        if (corrections.size() == before) {
-            return "none";
-        }
-        return keys.decide(
-                                exam.id(),
-                                version,
-                                corrections,
-                                words.say("short.reason", corrections.size() - before),
-                                principal.getName())
+        String reason = words.say("short.reason", made);
+        return keys.decide(exam.id(), version, corrections, reason, principal.getName())
                         .isPresent()
                 ? "decided"
                 : "faster";

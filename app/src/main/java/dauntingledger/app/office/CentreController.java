@@ -5,11 +5,11 @@ import dauntingledger.app.exams.Centres;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.exams.Exams;
+import dauntingledger.app.exams.Releases;
+import dauntingledger.app.exams.ResultsFixed;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Origin;
-import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidate;
@@ -20,11 +20,9 @@ import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.exam.RosterColumn;
 import dauntingledger.rulebook.exam.RosterFinding;
-import dauntingledger.rulebook.scoring.Score;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
-import java.time.Clock;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
@@ -51,12 +49,11 @@ class CentreController {
     private final Rosters rosters;
     private final Candidates candidates;
     private final Letters letters;
-    private final Ledgers ledgers;
-    private final Papers papers;
+    private final Releases releases;
+    private final ResultsFixed results;
     private final ExamPages pages;
     private final Staff staff;
     private final Words words;
-    private final Clock clock;
 
     CentreController(
             Centres centres,
@@ -64,23 +61,21 @@ class CentreController {
             Rosters rosters,
             Candidates candidates,
             Letters letters,
-            Ledgers ledgers,
-            Papers papers,
+            Releases releases,
+            ResultsFixed results,
             ExamPages pages,
             Staff staff,
-            Words words,
-            Clock clock) {
+            Words words) {
         this.centres = centres;
         this.exams = exams;
         this.rosters = rosters;
         this.candidates = candidates;
         this.letters = letters;
-        this.ledgers = ledgers;
-        this.papers = papers;
+        this.releases = releases;
+        this.results = results;
         this.pages = pages;
         this.staff = staff;
         this.words = words;
-        this.clock = clock;
     }
 
     /** An exam as a centre lists it. */
@@ -159,17 +154,16 @@ class CentreController {
                             person.name(),
                             person.email(),
                             sitting.chair(),
-                            isReleased(exam) ? result(sitting) : "");
+                            result(exam, sitting));
                 })
                 .toList();
     }
 
-    private String result(Appointment sitting) {
-        return ledgers.openIfReadable(sitting, clock.instant())
-                .map(opened -> {
-                    Score score = papers.score(sitting.paper(), opened.sitting());
-                    return words.say("centre.result", Marks.write(score.marks()), Marks.write(score.most()));
-                })
+    /** Returns the result that the candidate is told, in words; empty while there is none. */
+    private String result(Exam exam, Appointment sitting) {
+        return releases.toldSince(exam, sitting)
+                .flatMap(since -> results.of(exam, sitting.sitting()))
+                .map(fixed -> words.say("centre.result", Marks.write(fixed.marks()), Marks.write(fixed.most())))
                 .orElse("");
     }
 

@@ -27,6 +27,11 @@ public final class PaperMarking {
         return paper.schemes();
     }
 
+    /** Returns what a person marks the answers to an item by; empty if nobody does. */
+    public Optional<MarkingScheme> scheme(ItemId item) {
+        return Optional.ofNullable(paper.schemes().get(item));
+    }
+
     /** Returns the most that an answer to an item can be worth, in the item's own SCORE. */
     public Rational mostOf(ItemId item) {
         return paper.key().of(item).most();
@@ -44,6 +49,11 @@ public final class PaperMarking {
     /** Returns who works out the score of an item. */
     public ItemKey.Judge judge(ItemId item) {
         return paper.key().of(item).judge();
+    }
+
+    /** Returns whether a response is a number. */
+    public boolean isNumber(ItemId item, ResponseId response) {
+        return paper.key().of(item).isNumber(response);
     }
 
     /** Returns what was entered as it is judged; what cannot be read is left out. */
@@ -66,11 +76,15 @@ public final class PaperMarking {
         return paper.key().problem(correction);
     }
 
-    /** Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}. */
-    public List<Papers.Explained> explain(String language, Sitting sitting) {
+    /**
+     * Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}.
+     *
+     * @param given the item's own SCORE, of each item that a person has marked
+     */
+    public List<Papers.Explained> explain(String language, Sitting sitting, Map<ItemId, Rational> given) {
         return sitting.questions().all().stream()
                 .map(question -> {
-                    Score.Explanation explanation = Score.explain(paper.key(), question);
+                    Score.Explanation explanation = Score.explain(paper.key(), question, given);
                     return new Papers.Explained(
                             question,
                             explanation,

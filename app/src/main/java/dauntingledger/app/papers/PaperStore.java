@@ -15,6 +15,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -106,7 +107,7 @@ class PaperStore implements Papers {
 
     @Override
     public List<Explained> explain(PaperRef ref, String language, Sitting sitting) {
-        return new PaperMarking(paper(ref)).explain(language, sitting);
+        return new PaperMarking(paper(ref)).explain(language, sitting, Map.of());
     }
 
     @EventListener

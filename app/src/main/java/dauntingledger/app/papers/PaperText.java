@@ -40,6 +40,11 @@ public record PaperText(
         exhibits = Map.copyOf(exhibits);
     }
 
+    /** Returns the number of a question as text; empty for no question, which is the whole. */
+    public String number(String item) {
+        return item.isEmpty() ? "" : String.valueOf(paper.numbers().getOrDefault(new ItemId(item), 0));
+    }
+
     /** Returns what a question says, without what is answered in it, as HTML. */
     public List<String> prose(ItemId item) {
         return parts(item, Part.Html.class).map(Part.Html::html).toList();

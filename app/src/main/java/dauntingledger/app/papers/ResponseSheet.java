@@ -159,19 +159,18 @@ final class ResponseSheet {
                                 item.item().value(),
                                 item.number(),
                                 item.blank(),
-                                item.facility().rounded(STATISTICS_DECIMALS).toPlainString(),
-                                item.discrimination().map(ResponseSheet::figure).orElse("")))
+                                figure(item.facility()),
+                                item.discrimination()
+                                        .map(Rational::of)
+                                        .map(ResponseSheet::figure)
+                                        .orElse("")))
                         .append('\n'));
-        String alpha = statistics
-                .alpha()
-                .map(found -> found.rounded(STATISTICS_DECIMALS).toPlainString())
-                .orElse("");
+        String alpha = statistics.alpha().map(ResponseSheet::figure).orElse("");
         return out.append(CSVFormat.RFC4180.format("alpha", alpha)).append('\n').toString();
     }
 
-    private static String figure(BigDecimal number) {
-        BigDecimal rounded = number.setScale(STATISTICS_DECIMALS, RoundingMode.HALF_UP);
-        return rounded.toPlainString();
+    private static String figure(Rational number) {
+        return number.rounded(STATISTICS_DECIMALS).toPlainString();
     }
 
     private ItemKey.Judge judge(ItemId item) {

@@ -2,12 +2,10 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
-import dauntingledger.app.exams.Unmarked;
 import dauntingledger.app.marking.Reviews;
 import dauntingledger.app.office.ExamPages;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.app.results.Appeals.Appeal;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.signin.Candidate;
 import dauntingledger.app.signin.Candidates;
@@ -19,7 +17,6 @@ import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.marking.AnswerMarking.Refusal;
 import dauntingledger.rulebook.marking.MarksGiven;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
 import java.security.Principal;
 import java.util.ArrayList;
@@ -44,7 +41,6 @@ class AppealsController {
     private final Reviews reviews;
     private final Results results;
     private final ResultNotices notices;
-    private final Unmarked unmarked;
     private final ExamPages pages;
     private final Papers papers;
     private final Candidates candidates;
@@ -57,7 +53,6 @@ class AppealsController {
             Reviews reviews,
             Results results,
             ResultNotices notices,
-            Unmarked unmarked,
             ExamPages pages,
             Papers papers,
             Candidates candidates,
@@ -68,7 +63,6 @@ class AppealsController {
         this.reviews = reviews;
         this.results = results;
         this.notices = notices;
-        this.unmarked = unmarked;
         this.pages = pages;
         this.papers = papers;
         this.candidates = candidates;
@@ -110,14 +104,17 @@ class AppealsController {
         model.addAttribute(
                 "rows",
                 appeals.of(found.id()).stream().map(one -> row(found, one)).toList());
-        model.addAttribute(
-                "markers",
-                staff.all().stream()
-                        .filter(one -> one.role() == Role.MARKER || one.role() == Role.CHIEF_MARKER)
-                        .filter(one -> one.standing() != Staff.Standing.ENDED)
-                        .filter(one -> one.papers().contains(found.paper().id().value()))
-                        .toList());
+        model.addAttribute("markers", markers(found));
         return "results/appeals";
+    }
+
+    /** Returns who can be asked to look at something again. */
+    private List<Staff.Member> markers(Exam exam) {
+        return staff.all().stream()
+                .filter(one -> one.role() == Role.MARKER || one.role() == Role.CHIEF_MARKER)
+                .filter(one -> one.standing() != Staff.Standing.ENDED)
+                .filter(one -> one.papers().contains(exam.paper().id().value()))
+                .toList();
     }
 
     private Row row(Exam exam, Appeal appeal) {
@@ -131,7 +128,7 @@ class AppealsController {
                 appeal.sitting().toString(),
                 candidate,
                 candidates.find(candidate).map(Candidate::name).orElse(""),
-                number(text, appeal.item()),
+                text.number(appeal.item()),
                 appeal.item(),
                 appeal.reason(),
                 wall.dayAndMinute(appeal.askedAt()),
@@ -139,7 +136,7 @@ class AppealsController {
                 !about.isEmpty(),
                 about.stream()
                         .map(one -> new Mark(
-                                number(text, one.item().value()),
+                                text.number(one.item().value()),
                                 Marks.write(one.mark()),
                                 one.again().map(Marks::write).orElse(""),
                                 Marks.write(one.most())))
@@ -148,10 +145,6 @@ class AppealsController {
                         && reviewed.stream().allMatch(one -> one.again().isPresent()),
                 appeal.outcome().map(PlainNames::name).orElse(""),
                 appeal.answer());
-    }
-
-    private static String number(PaperText text, String item) {
-        return item.isEmpty() ? "" : String.valueOf(text.paper().numbers().getOrDefault(new ItemId(item), 0));
     }
 
     /** Returns the answers that people marked and that an appeal is about. */
@@ -176,8 +169,9 @@ class AppealsController {
         Exam found = pages.find(exam);
         Appeal appeal = open(found, id);
         List<Refusal> refused = new ArrayList<>();
-        List<Reviews.Marked> about = appeal.isOpen() ? about(found, appeal) : List.of();
-        String said = about.isEmpty() ? "nothing" : "assigned";
+        boolean known = markers(found).stream().anyMatch(one -> one.number().equals(marker));
+        List<Reviews.Marked> about = known && appeal.isOpen() ? about(found, appeal) : List.of();
+        String said = !known ? "nobody" : about.isEmpty() ? "nothing" : "assigned";
         for (Reviews.Marked one : about) {
             reviews.ask(found, appeal.sitting(), one.item(), marker, cut(appeal.reason()), principal.getName())
                     .ifPresent(refused::add);
@@ -214,13 +208,13 @@ class AppealsController {
 
     /** Returns what came of it, as the page says it. */
     private String decide(Exam exam, Appeal appeal, String outcome, String answer, String person) {
-        Optional<Appeals.Outcome> decided = Stream.of(Appeals.Outcome.values())
+        Optional<Appeal.Outcome> decided = Stream.of(Appeal.Outcome.values())
                 .filter(one -> PlainNames.name(one).equals(outcome))
                 .findFirst();
-        if (decided.isEmpty() || answer.isEmpty() || answer.length() > Appeals.MOST_WORDS) {
+        if (decided.isEmpty() || answer.isEmpty() || answer.length() > Appeal.MOST_WORDS) {
             return "no-reason";
         }
-        boolean counts = decided.get() == Appeals.Outcome.CHANGED;
+        boolean counts = decided.get() == Appeal.Outcome.CHANGED;
         List<Reviews.Marked> reviewed = about(exam, appeal).stream()
                 .filter(one -> one.reviewer().isPresent())
                 .toList();
@@ -231,7 +225,9 @@ class AppealsController {
             return "faster";
         }
         reviewed.forEach(one -> reviews.end(exam, appeal.sitting(), one.item(), counts, cut(answer), person));
-        if (exam.state() != ExamState.CLOSED && !results.in(exam) && unmarked.in(exam) == 0) {
+        if (exam.state() != ExamState.CLOSED
+                && !results.in(exam)
+                && results.refusal(exam).isEmpty()) {
             results.workOut(exam, person);
         }
         notices.tellOfAppeal(exam, appeal, pages.sitting(exam, appeal.sitting().value()), answer);

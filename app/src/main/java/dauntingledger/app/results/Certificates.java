@@ -61,7 +61,7 @@ class Certificates {
     /** A certificate with its signature. */
     record Signed(Certificate certificate, String payload, String signature, Standing standing) {}
 
-    /** Returns the certificate of a result, which is made when it is asked for first; one that still says what is so is not made again. */
+    /** Returns the certificate of a result. It is made when it is asked for first, and again once it is replaced. */
     Signed of(Exam exam, Version version, Kept result, String name, String outcome) {
         return all("exam = ?1 and sitting = ?2", exam.id().value(), result.sitting()).stream()
                 .filter(made -> made.standing() != Standing.REPLACED)

@@ -1,21 +1,21 @@
 package dauntingledger.app.results;
 
 import dauntingledger.app.exams.Exam;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.marking.GivenMarks;
 import dauntingledger.app.marking.HandedIn;
 import dauntingledger.app.marking.KeyVersions;
-import dauntingledger.app.marking.Reviews;
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.results.Results.Kept;
 import dauntingledger.app.results.Results.Version;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.Correction;
-import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.Score;
-import dauntingledger.rulebook.sitting.Sitting;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -28,14 +28,12 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -53,13 +51,13 @@ class QtiReport {
     private final Results results;
     private final KeyVersions keys;
     private final HandedIn handedIn;
-    private final Reviews reviews;
+    private final GivenMarks marks;
 
-    QtiReport(Results results, KeyVersions keys, HandedIn handedIn, Reviews reviews) {
+    QtiReport(Results results, KeyVersions keys, HandedIn handedIn, GivenMarks marks) {
         this.results = results;
         this.keys = keys;
         this.handedIn = handedIn;
-        this.reviews = reviews;
+        this.marks = marks;
     }
 
     /** Writes a version of the results of an exam. Responses are those that were handed in. */
@@ -72,6 +70,7 @@ class QtiReport {
                 .map(KeyVersions.Version::corrections)
                 .orElse(List.of());
         PaperMarking marking = keys.marking(exam, corrections);
+        Map<SittingId, Map<ItemId, Rational>> given = marks.of(exam, marking);
         try (ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
                 Stream<HandedIn.One> cohort = handedIn.of(exam).sequential()) {
             Iterator<HandedIn.One> each = cohort.iterator();
@@ -80,28 +79,28 @@ class QtiReport {
                 Kept own = kept.get(one.appointment().sitting().value());
                 if (own != null) {
                     zip.putNextEntry(new ZipEntry(URLEncoder.encode(own.candidate(), StandardCharsets.UTF_8) + ".xml"));
-                    zip.write(document(exam, version, marking, one, own));
+                    List<Papers.Explained> explained = marking.explain(
+                            "",
+                            one.sitting(),
+                            given.getOrDefault(one.appointment().sitting(), Map.of()));
+                    zip.write(document(exam, version, marking, own, explained));
                     zip.closeEntry();
                 }
             }
         }
     }
 
-    private byte[] document(Exam exam, Version version, PaperMarking marking, HandedIn.One one, Kept own) {
+    private byte[] document(
+            Exam exam, Version version, PaperMarking marking, Kept own, List<Papers.Explained> explained) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try {
             XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
-            new Document(out, version.at()).write(exam, marking, one.sitting(), own, given(exam, one));
+            new Document(out, version.at()).write(exam, marking, own, explained);
             out.close();
         } catch (XMLStreamException e) {
             throw new IllegalStateException("a result can be written", e);
         }
         return bytes.toByteArray();
-    }
-
-    private Map<ItemId, Rational> given(Exam exam, HandedIn.One one) {
-        return reviews.of(exam, one.appointment().sitting()).stream()
-                .collect(Collectors.toMap(Reviews.Marked::item, Reviews.Marked::mark));
     }
 
     /** One document. */
@@ -115,7 +114,7 @@ class QtiReport {
             this.datestamp = DateTimeFormatter.ISO_INSTANT.format(at);
         }
 
-        void write(Exam exam, PaperMarking marking, Sitting sitting, Kept own, Map<ItemId, Rational> given)
+        void write(Exam exam, PaperMarking marking, Kept own, List<Papers.Explained> explained)
                 throws XMLStreamException {
             out.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
             out.writeStartElement("assessmentResult");
@@ -137,18 +136,17 @@ class QtiReport {
             }
             out.writeEndElement();
             int sequence = 0;
-            for (Papers.Explained explained : marking.explain("", sitting)) {
-                item(++sequence, explained, marking, given);
+            for (Papers.Explained one : explained) {
+                item(++sequence, one, marking.mostOf(one.question().item().id()));
             }
             out.writeEndElement();
             out.writeEndDocument();
         }
 
-        private void item(int sequence, Papers.Explained explained, PaperMarking marking, Map<ItemId, Rational> given)
-                throws XMLStreamException {
-            ItemId item = explained.question().item().id();
+        private void item(int sequence, Papers.Explained explained, Rational most) throws XMLStreamException {
+            Item item = explained.question().item();
             out.writeStartElement("itemResult");
-            out.writeAttribute("identifier", item.value());
+            out.writeAttribute("identifier", item.id().value());
             out.writeAttribute("sequenceIndex", String.valueOf(sequence));
             out.writeAttribute("datestamp", datestamp);
             out.writeAttribute("sessionStatus", "final");
@@ -162,11 +160,11 @@ class QtiReport {
                 out.writeEndElement();
                 out.writeEndElement();
             }
-            Optional<Rational> score = score(explained.explanation(), given.get(item), marking.mostOf(item));
+            Optional<Rational> score = score(item, explained.explanation().score(), most);
             if (score.isPresent()) {
                 number("SCORE", score.get());
             }
-            number("MAXSCORE", marking.mostOf(item));
+            number("MAXSCORE", most);
             out.writeEndElement();
         }
 
@@ -206,16 +204,12 @@ class QtiReport {
     }
 
     /** Returns the item's own SCORE; nothing while it waits for a marker, or where it counts for nobody. */
-    private static Optional<Rational> score(Score.Explanation explanation, @Nullable Rational given, Rational most) {
-        return switch (explanation.score().outcome()) {
+    private static Optional<Rational> score(Item item, Score.OfItem scored, Rational most) {
+        return switch (scored.outcome()) {
+            case PENDING, TAKEN_OUT -> Optional.empty();
             case BLANK, WRONG -> Optional.of(Rational.ZERO);
-            case RIGHT -> Optional.of(most);
-            case PARTLY_RIGHT ->
-                Optional.ofNullable(explanation.outcomes().get(ItemKey.SCORE))
-                        .flatMap(value -> value.elements().stream().findFirst())
-                        .map(Rational::parse);
-            case PENDING -> Optional.ofNullable(given);
-            case TAKEN_OUT -> Optional.empty();
+            case PARTLY_RIGHT, RIGHT ->
+                Optional.of(scored.marks().dividedBy(item.marks()).times(most));
         };
     }
 }

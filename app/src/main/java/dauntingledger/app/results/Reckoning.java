@@ -2,14 +2,11 @@ package dauntingledger.app.results;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.marking.GivenMarks;
 import dauntingledger.app.marking.HandedIn;
 import dauntingledger.app.marking.KeyVersions;
-import dauntingledger.app.marking.MarkingLedger;
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.rulebook.marking.AnswerMarking;
-import dauntingledger.rulebook.marking.MarkingAct.AnswerId;
-import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.results.Cohort;
@@ -17,7 +14,6 @@ import dauntingledger.rulebook.results.Result;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.Score;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
@@ -30,13 +26,13 @@ import org.springframework.stereotype.Component;
 class Reckoning {
 
     private final HandedIn handedIn;
-    private final MarkingLedger ledger;
+    private final GivenMarks marks;
     private final KeyVersions keys;
     private final Papers papers;
 
-    Reckoning(HandedIn handedIn, MarkingLedger ledger, KeyVersions keys, Papers papers) {
+    Reckoning(HandedIn handedIn, GivenMarks marks, KeyVersions keys, Papers papers) {
         this.handedIn = handedIn;
-        this.ledger = ledger;
+        this.marks = marks;
         this.keys = keys;
         this.papers = papers;
     }
@@ -54,7 +50,7 @@ class Reckoning {
         List<PaperMarking> markings =
                 underKeys.stream().map(key -> keys.marking(exam, key)).toList();
         List<Map<SittingId, Map<ItemId, Rational>>> given =
-                markings.stream().map(marking -> given(exam, marking)).toList();
+                markings.stream().map(marking -> marks.of(exam, marking)).toList();
         Map<String, SittingId> sittings = new ConcurrentHashMap<>();
         Map<String, List<Score>> scores = new ConcurrentHashMap<>();
         handedIn.of(exam).forEach(one -> {
@@ -75,23 +71,5 @@ class Reckoning {
             results.add(Cohort.results(papers.results(exam.paper()), under));
         }
         return new Reckoned(sittings, results);
-    }
-
-    /** Returns what people gave to each answer of an exam, where that is decided. */
-    private Map<SittingId, Map<ItemId, Rational>> given(Exam exam, PaperMarking marking) {
-        Map<ItemId, MarkingScheme> schemes = marking.schemes();
-        Map<SittingId, Map<ItemId, Rational>> given = new HashMap<>();
-        for (Map.Entry<AnswerId, AnswerMarking> one : ledger.of(exam.id()).entrySet()) {
-            ItemId item = one.getKey().item();
-            MarkingScheme scheme = schemes.get(item);
-            if (scheme != null) {
-                one.getValue()
-                        .mark(scheme, marking.mostOf(item))
-                        .ifPresent(mark -> given.computeIfAbsent(
-                                        new SittingId(one.getKey().sitting()), none -> new HashMap<>())
-                                .put(item, mark));
-            }
-        }
-        return given;
     }
 }

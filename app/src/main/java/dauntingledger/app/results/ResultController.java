@@ -174,7 +174,7 @@ class ResultController {
                 "appeals",
                 appeals.of(appointment.sitting()).stream()
                         .map(one -> new Asked(
-                                number(text, one.item()),
+                                text.number(one.item()),
                                 one.reason(),
                                 wall.dayAndMinute(one.askedAt()),
                                 one.outcome().map(PlainNames::name).orElse(""),
@@ -202,15 +202,11 @@ class ResultController {
                 .toList();
     }
 
-    private static String number(PaperText text, String item) {
-        return item.isEmpty() ? "" : String.valueOf(text.paper().numbers().getOrDefault(new ItemId(item), 0));
-    }
-
     /** What people gave and said, question by question; of two markers, what both did. */
     private List<MarkedView> marked(Told told, PaperText text) {
         return reviews.of(told.exam(), told.appointment().sitting()).stream()
                 .map(one -> new MarkedView(
-                        number(text, one.item().value()),
+                        text.number(one.item().value()),
                         Marks.write(one.mark()),
                         Marks.write(one.most()),
                         one.counting().stream()
@@ -243,13 +239,12 @@ class ResultController {
         Told told = told(sitting, principal);
         told.kept();
         PaperText text = papers.text(told.appointment().paper());
-        boolean known = item.isEmpty()
-                || text.paper().items().anyMatch(one -> one.id().value().equals(item));
+        boolean known = item.isEmpty() || text.paper().item(new ItemId(item)).isPresent();
         String why = reason.strip();
         String said;
         if (appealUntil(told).isEmpty()) {
             said = "too-late";
-        } else if (!known || why.isEmpty() || why.length() > Appeals.MOST_WORDS) {
+        } else if (!known || why.isEmpty() || why.length() > Appeal.MOST_WORDS) {
             said = "no-reason";
         } else {
             said = appeals.ask(told.exam().id(), told.appointment().sitting(), item, why) ? "asked" : "asked-before";

@@ -5,9 +5,7 @@ import dauntingledger.app.exams.ExamBrought;
 import dauntingledger.app.exams.Releases;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
-import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.mail.Mail;
-import dauntingledger.app.results.Appeals.Appeal;
 import dauntingledger.app.results.Results.Kept;
 import dauntingledger.app.results.Results.Version;
 import dauntingledger.app.signin.Candidate;
@@ -20,6 +18,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -60,14 +60,15 @@ class ResultNotices {
 
     /** Tells those of one place, before the others. */
     void tellPlace(Exam exam, Version version, String place) {
+        Set<Long> there = appointments.of(exam.id()).stream()
+                .filter(sitting -> Releases.place(sitting).equals(place))
+                .map(sitting -> sitting.sitting().value())
+                .collect(Collectors.toSet());
         tell(
                 exam,
                 version,
                 results.page(exam.id(), version.number(), 0, MOST).stream()
-                        .filter(kept -> appointments
-                                .find(new SittingId(kept.sitting()))
-                                .filter(sitting -> Releases.place(sitting).equals(place))
-                                .isPresent())
+                        .filter(kept -> there.contains(kept.sitting()))
                         .toList());
     }
 

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ResultsFixed;
+import dauntingledger.app.exams.Unmarked;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.marking.KeyVersions;
@@ -11,6 +12,7 @@ import dauntingledger.app.marking.LeftOut;
 import dauntingledger.app.marking.MarkingLedger;
 import dauntingledger.app.results.Reckoning.Reckoned;
 import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.results.Marks;
 import dauntingledger.rulebook.results.Result;
@@ -48,6 +50,7 @@ public class Results implements ResultsFixed {
     private final Reckoning reckoning;
     private final KeyVersions keys;
     private final LeftOut leftOut;
+    private final Unmarked unmarked;
     private final MarkingLedger marking;
     private final EntityManager entities;
     private final TransactionTemplate transactions;
@@ -58,6 +61,7 @@ public class Results implements ResultsFixed {
             Reckoning reckoning,
             KeyVersions keys,
             LeftOut leftOut,
+            Unmarked unmarked,
             MarkingLedger marking,
             EntityManager entities,
             TransactionTemplate transactions,
@@ -66,6 +70,7 @@ public class Results implements ResultsFixed {
         this.reckoning = reckoning;
         this.keys = keys;
         this.leftOut = leftOut;
+        this.unmarked = unmarked;
         this.marking = marking;
         this.entities = entities;
         this.transactions = transactions;
@@ -98,6 +103,28 @@ public class Results implements ResultsFixed {
 
     /** @param least the minimum in marks, or empty */
     record Section(String section, String marks, String most, String weight, String least, boolean counts) {}
+
+    /** Why results cannot be worked out now. */
+    enum NotNow {
+        /** The exam is not over, or put away. */
+        NOT_NOW,
+        /** They are released, and nothing has changed since they were fixed. */
+        NOTHING_CHANGED,
+        /** They are released, and an answer waits for its first marks. */
+        WAITS
+    }
+
+    /** Returns why the results of an exam cannot be worked out now, or nothing if they can. */
+    Optional<NotNow> refusal(Exam exam) {
+        return switch (exam.state(clock.instant())) {
+            case CLOSED, MARKED -> Optional.empty();
+            case RELEASED ->
+                in(exam)
+                        ? Optional.of(NotNow.NOTHING_CHANGED)
+                        : unmarked.in(exam) > 0 ? Optional.of(NotNow.WAITS) : Optional.empty();
+            default -> Optional.of(NotNow.NOT_NOW);
+        };
+    }
 
     /** Works the results of an exam out by the last version of its key, and keeps them as its next version. */
     public Version workOut(Exam exam, String person) {
@@ -198,7 +225,7 @@ public class Results implements ResultsFixed {
         });
     }
 
-    static Instant instant(Object value) {
+    private static Instant instant(Object value) {
         return value instanceof OffsetDateTime at ? at.toInstant() : (Instant) value;
     }
 
@@ -255,10 +282,16 @@ public class Results implements ResultsFixed {
     }
 
     @Override
+    public Optional<Fixed> of(Exam exam, SittingId sitting) {
+        return fixed(exam.id(), sitting)
+                .map(kept -> new Fixed(Rational.parse(kept.score()), Rational.parse(kept.most())));
+    }
+
+    @Override
     public boolean in(Exam exam) {
         return latest(exam.id())
                 .filter(Version::fixed)
-                .filter(version -> !version.at().isBefore(marking.lastAt(exam.id())))
+                .filter(version -> !version.at().isBefore(marking.changedAt(exam.id())))
                 .filter(version -> !version.at().isBefore(leftOut.lastAt(exam.id())))
                 .filter(version -> version.key() == keys.latest(exam.id()).number())
                 .isPresent();

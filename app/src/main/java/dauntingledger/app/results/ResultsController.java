@@ -4,7 +4,6 @@ import dauntingledger.app.audit.Audited;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Releases;
 import dauntingledger.app.exams.Rooms;
-import dauntingledger.app.exams.Unmarked;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.marking.LeftOut;
@@ -19,6 +18,7 @@ import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.plain.PlainNames;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.Principal;
@@ -52,7 +52,6 @@ class ResultsController {
     private final Releases releases;
     private final ResultNotices notices;
     private final Rooms rooms;
-    private final Unmarked unmarked;
     private final Appointments appointments;
     private final ExamPages pages;
     private final Candidates candidates;
@@ -66,7 +65,6 @@ class ResultsController {
             Releases releases,
             ResultNotices notices,
             Rooms rooms,
-            Unmarked unmarked,
             Appointments appointments,
             ExamPages pages,
             Candidates candidates,
@@ -78,7 +76,6 @@ class ResultsController {
         this.releases = releases;
         this.notices = notices;
         this.rooms = rooms;
-        this.unmarked = unmarked;
         this.appointments = appointments;
         this.pages = pages;
         this.candidates = candidates;
@@ -110,7 +107,7 @@ class ResultsController {
         pages.put(found, model);
         Optional<Version> version = results.latest(found.id());
         ExamState state = found.state(clock.instant());
-        model.addAttribute("workable", isWorkable(found, state));
+        model.addAttribute("workable", results.refusal(found).isEmpty());
         model.addAttribute("marked", state == ExamState.MARKED || state == ExamState.RELEASED);
         model.addAttribute("leftOut", leftOut(found));
         model.addAttribute("toldPlaces", toldPlaces(found));
@@ -127,13 +124,6 @@ class ResultsController {
         model.addAttribute("page", shown);
         model.addAttribute("more", rows.size() > ROWS);
         return "results/office";
-    }
-
-    /** Those that are released are worked out anew when something has changed since: a mark, the key, who belongs to them. */
-    private boolean isWorkable(Exam exam, ExamState state) {
-        return state == ExamState.CLOSED
-                || state == ExamState.MARKED
-                || state == ExamState.RELEASED && !results.in(exam);
     }
 
     /** Returns the places of an exam that can be told before the others. */
@@ -186,7 +176,7 @@ class ResultsController {
                 .findFirst();
         boolean good = sitting.isPresent() && !reason.isBlank() && reason.length() <= LeftOut.MOST_REASON;
         if (good) {
-            leftOut.leaveOut(sitting.get().sitting(), reason.strip(), principal.getName());
+            leftOut.leaveOut(found.id(), sitting.get().sitting(), reason.strip(), principal.getName());
         }
         redirected.addFlashAttribute(SaidAfterForms.SAID, good ? "left-out" : "not-left-out");
         return "redirect:/office/exams/" + exam + "/results";
@@ -229,15 +219,10 @@ class ResultsController {
     @PostMapping("/office/exams/{exam}/results")
     String workOut(@PathVariable long exam, Principal principal, RedirectAttributes redirected) {
         Exam found = pages.find(exam);
-        ExamState state = found.state(clock.instant());
-        if (state == ExamState.RELEASED && unmarked.in(found) > 0) {
-            redirected.addFlashAttribute(SaidAfterForms.SAID, "waits");
-        } else if (isWorkable(found, state)) {
-            Version version = results.workOut(found, principal.getName());
-            redirected.addFlashAttribute(SaidAfterForms.SAID, version.fixed() ? "fixed" : "provisional");
-        } else {
-            redirected.addFlashAttribute(SaidAfterForms.SAID, "not-now");
-        }
+        String said = results.refusal(found)
+                .map(PlainNames::name)
+                .orElseGet(() -> results.workOut(found, principal.getName()).fixed() ? "fixed" : "provisional");
+        redirected.addFlashAttribute(SaidAfterForms.SAID, said);
         return "redirect:/office/exams/" + exam + "/results";
     }
 

@@ -2,18 +2,16 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Ledgers;
-import dauntingledger.app.papers.Corrections;
+import dauntingledger.app.ledger.ToldMarks;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.List;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -32,21 +30,16 @@ class AnswersController {
     private final Candidates candidates;
     private final Ledgers ledgers;
     private final Papers papers;
-    private final Corrections corrections;
+    private final ToldMarks marks;
     private final AnswerViews views;
     private final Clock clock;
 
     AnswersController(
-            Candidates candidates,
-            Ledgers ledgers,
-            Papers papers,
-            Corrections corrections,
-            AnswerViews views,
-            Clock clock) {
+            Candidates candidates, Ledgers ledgers, Papers papers, ToldMarks marks, AnswerViews views, Clock clock) {
         this.candidates = candidates;
         this.ledgers = ledgers;
         this.papers = papers;
-        this.corrections = corrections;
+        this.marks = marks;
         this.views = views;
         this.clock = clock;
     }
@@ -66,18 +59,14 @@ class AnswersController {
         model.addAttribute("sitting", sitting);
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("exam", paper.title());
+        ToldMarks.Told told = marks.of(appointment);
         model.addAttribute(
                 "sections",
                 views.of(
                         paper,
                         text,
-                        papers.marking(appointment.paper(), inForce(appointment))
-                                .explain(text.language(), here)));
+                        papers.marking(appointment.paper(), told.corrections())
+                                .explain(text.language(), here, told.given())));
         return "answers";
-    }
-
-    /** What was decided about the key after the exam, of which the sitting is one. */
-    private List<Correction> inForce(Appointment appointment) {
-        return appointment.exam().map(in -> corrections.of(in.exam().value())).orElse(List.of());
     }
 }

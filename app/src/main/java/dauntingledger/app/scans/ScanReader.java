@@ -13,6 +13,7 @@ import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import dauntingledger.app.office.PageCode;
+import dauntingledger.app.uploads.UploadedPicture;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -20,12 +21,9 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
 import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,9 +33,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -77,50 +72,55 @@ final class ScanReader {
      */
     record Page(int number, Optional<PageCode> code, BufferedImage picture) {}
 
-    /** Why a file is not taken in. */
-    static final class RefusedException extends Exception {
+    /** Says that a file is not taken in, and why: {@code pages} or {@code unreadable}. */
+    static final class RefusedException extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         RefusedException(String reason) {
             super(reason);
         }
-    }
 
-    /**
-     * Goes through the pages of a file, one after the other, so that only one is held.
-     *
-     * @throws RefusedException if it is no PDF, PNG or JPEG that can be read, or has too many pages; nothing was passed on
-     *     then
-     */
-    static void read(byte[] file, Consumer<Page> pages) throws RefusedException {
-        if (isPdf(file)) {
-            pdf(file, pages);
-        } else {
-            pages.accept(page(1, picture(file)));
+        RefusedException(Exception cause) {
+            super("unreadable", cause);
         }
     }
 
-    private static boolean isPdf(byte[] file) {
-        return file.length > 4 && new String(file, 0, 5, StandardCharsets.ISO_8859_1).equals("%PDF-");
-    }
-
-    private static void pdf(byte[] file, Consumer<Page> pages) throws RefusedException {
-        try (PDDocument document = Loader.loadPDF(file)) {
-            if (document.isEncrypted() || document.getNumberOfPages() > MOST_PAGES) {
-                throw new RefusedException("pages");
+    /**
+     * Goes through the pages of a file, one after the other.
+     *
+     * @throws RefusedException if it is no PDF, PNG or JPEG that can be read to its end, or has too many or too large pages
+     */
+    static void read(byte[] file, Consumer<Page> pages) {
+        try {
+            if (UploadedPicture.isPdf(file)) {
+                pdf(file, pages);
+            } else {
+                pages.accept(page(
+                        1,
+                        UploadedPicture.decode(file, MOST_PIXELS)
+                                .orElseThrow(() -> new RefusedException("unreadable"))));
             }
-            for (PDPage page : document.getPages()) {
-                float wide = page.getCropBox().getWidth() * DPI / POINTS_AN_INCH;
-                if (wide * page.getCropBox().getHeight() * DPI / POINTS_AN_INCH > MOST_PIXELS) {
-                    throw new RefusedException("pages");
-                }
-            }
-            drawn(document, pages);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw refused(e);
-        } catch (IOException | RuntimeException | ExecutionException e) {
-            throw refused(e);
+            throw new RefusedException(e);
+        } catch (IOException | ExecutionException e) {
+            throw new RefusedException(e);
+        }
+    }
+
+    private static void pdf(byte[] file, Consumer<Page> pages)
+            throws IOException, InterruptedException, ExecutionException {
+        try (PDDocument document = Loader.loadPDF(file)) {
+            boolean tooLarge = document.isEncrypted() || document.getNumberOfPages() > MOST_PAGES;
+            for (PDPage page : document.getPages()) {
+                float dots = DPI / POINTS_AN_INCH;
+                tooLarge |=
+                        page.getCropBox().getWidth() * dots * page.getCropBox().getHeight() * dots > MOST_PIXELS;
+            }
+            if (tooLarge) {
+                throw new RefusedException("pages");
+            }
+            drawn(document, pages);
         }
     }
 
@@ -142,36 +142,6 @@ final class ScanReader {
             while (!underway.isEmpty()) {
                 pages.accept(underway.remove().get());
             }
-        }
-    }
-
-    private static RefusedException refused(Exception why) {
-        RefusedException refused = new RefusedException("unreadable");
-        refused.initCause(why);
-        return refused;
-    }
-
-    /** The size is looked at before the picture is decoded. */
-    private static BufferedImage picture(byte[] file) throws RefusedException {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw new RefusedException("unreadable");
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in);
-                boolean known = reader.getFormatName().equalsIgnoreCase("png")
-                        || reader.getFormatName().equalsIgnoreCase("jpeg");
-                if (!known || (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
-                    throw new RefusedException("unreadable");
-                }
-                return reader.read(0);
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | RuntimeException e) {
-            throw refused(e);
         }
     }
 
@@ -222,6 +192,20 @@ final class ScanReader {
 
     private static BufferedImage grey(BufferedImage picture) {
         return drawn(picture, picture.getWidth(), picture.getHeight(), new AffineTransform());
+    }
+
+    /** Lays a page by hand whose code cannot be read: turned so often by 90 degrees clockwise, and as large as it was printed. */
+    static BufferedImage laid(BufferedImage picture, int turns) {
+        boolean across = turns % 2 != 0;
+        AffineTransform by = AffineTransform.getScaleInstance(
+                WIDTH * SCALE / (across ? picture.getHeight() : picture.getWidth()),
+                HEIGHT * SCALE / (across ? picture.getWidth() : picture.getHeight()));
+        by.translate(
+                (across ? picture.getHeight() : picture.getWidth()) / 2.0,
+                (across ? picture.getWidth() : picture.getHeight()) / 2.0);
+        by.quadrantRotate(turns);
+        by.translate(-picture.getWidth() / 2.0, -picture.getHeight() / 2.0);
+        return drawn(picture, Math.round(WIDTH * SCALE), Math.round(HEIGHT * SCALE), by);
     }
 
     private static BufferedImage drawn(BufferedImage picture, int width, int height, AffineTransform by) {

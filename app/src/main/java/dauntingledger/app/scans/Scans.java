@@ -8,7 +8,7 @@ import dauntingledger.app.office.Booklets;
 import dauntingledger.app.office.PageCode;
 import dauntingledger.rulebook.paper.ItemId;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.Query;
+import jakarta.persistence.TypedQuery;
 import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -16,7 +16,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,34 +28,29 @@ import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The scanned pages of the booklets of exams. */
 @Component
 public class Scans {
 
     private static final float QUALITY = 0.7f;
-    private static final int LONGEST_NAME = 200;
 
     /** So much is shown around an answer, in points: a page that was set straight by its code can lie off by a little. */
     private static final float AROUND = 10;
 
+    /** Above it less: the candidate's name stands 50 points higher, and a page laid by hand can lie off by more. */
+    private static final float ABOVE = 4;
+
     private final Booklets booklets;
     private final Appointments appointments;
     private final EntityManager entities;
-    private final TransactionTemplate transactions;
     private final Clock clock;
 
-    Scans(
-            Booklets booklets,
-            Appointments appointments,
-            EntityManager entities,
-            TransactionTemplate transactions,
-            Clock clock) {
+    Scans(Booklets booklets, Appointments appointments, EntityManager entities, Clock clock) {
         this.booklets = booklets;
         this.appointments = appointments;
         this.entities = entities;
-        this.transactions = transactions;
         this.clock = clock;
     }
 
@@ -75,36 +69,22 @@ public class Scans {
     public record Missing(Appointment sitting, int page) {}
 
     /**
-     * Takes a file in; returns how many pages it has.
+     * Takes a file in, all of it or nothing.
      *
-     * @throws ScanReader.RefusedException if nothing of it can be read
+     * @throws ScanReader.RefusedException if it cannot be read to its end
      */
-    int take(ExamId exam, String file, byte[] bytes, String person) throws ScanReader.RefusedException {
+    @Transactional
+    void take(ExamId exam, String file, byte[] bytes, String person) {
         Set<Long> known = appointments.of(exam).stream()
                 .map(sitting -> sitting.sitting().value())
                 .collect(Collectors.toSet());
-        int[] count = {0};
         ScanReader.read(bytes, page -> {
-            Optional<PageCode> code = page.code().filter(of -> known.contains(of.sitting()));
-            keep(exam, file, page, code, person);
-            count[0]++;
+            ScanRecord kept = new ScanRecord(exam, file, page.number(), clock.instant(), person, jpeg(page.picture()));
+            page.code().filter(code -> known.contains(code.sitting())).ifPresent(kept::join);
+            entities.persist(kept);
+            entities.flush();
+            entities.detach(kept);
         });
-        return count[0];
-    }
-
-    private void keep(ExamId exam, String file, ScanReader.Page page, Optional<PageCode> code, String person) {
-        String whose = code.map(of -> of.sitting() + ", " + of.page()).orElse("null, null");
-        transactions.executeWithoutResult(status -> entities.createNativeQuery(
-                        "insert into scan_page (exam, file, file_page, taken_at, taken_by, straight, picture, sitting, page)"
-                                + " values (?1, ?2, ?3, ?4, ?5, ?6, ?7, " + whose + ")")
-                .setParameter(1, exam.value())
-                .setParameter(2, file.length() <= LONGEST_NAME ? file : file.substring(0, LONGEST_NAME))
-                .setParameter(3, page.number())
-                .setParameter(4, clock.instant())
-                .setParameter(5, person)
-                .setParameter(6, page.code().isPresent())
-                .setParameter(7, jpeg(page.picture()))
-                .executeUpdate());
     }
 
     private static byte[] jpeg(BufferedImage picture) {
@@ -125,34 +105,33 @@ public class Scans {
     }
 
     /** Returns all pages of an exam, in the order in which they came. */
+    @Transactional(readOnly = true)
     public List<Taken> of(ExamId exam) {
-        return all("exam = ?1 order by id", exam.value());
+        return taken("exam = ?1", exam.value());
     }
 
-    private List<Taken> all(String where, Object... parameters) {
-        return transactions.execute(status -> {
-            Query query = entities.createNativeQuery(
-                    "select id, file, file_page, sitting, page from scan_page where " + where);
-            for (int i = 0; i < parameters.length; i++) {
-                query.setParameter(i + 1, parameters[i]);
-            }
-            List<?> rows = query.getResultList();
-            return rows.stream().map(row -> taken((Object[]) row)).toList();
-        });
-    }
-
-    private static Taken taken(Object[] row) {
-        return new Taken(
-                ((Number) row[0]).longValue(),
-                String.valueOf(row[1]),
-                ((Number) row[2]).intValue(),
-                Optional.ofNullable(row[3]).map(sitting -> new SittingId(((Number) sitting).longValue())),
-                row[4] == null ? 0 : ((Number) row[4]).intValue());
+    /** Pictures stay where they are: only what is known of a page is read. */
+    private List<Taken> taken(String where, Object... parameters) {
+        TypedQuery<Object[]> query = entities.createQuery(
+                "select id, file, filePage, sitting, page from ScanRecord where " + where + " order by id",
+                Object[].class);
+        for (int i = 0; i < parameters.length; i++) {
+            query.setParameter(i + 1, parameters[i]);
+        }
+        return query.getResultStream()
+                .map(row -> new Taken(
+                        (Long) row[0],
+                        (String) row[1],
+                        (Integer) row[2],
+                        Optional.ofNullable((Long) row[3]).map(SittingId::new),
+                        row[4] == null ? 0 : (Integer) row[4]))
+                .toList();
     }
 
     /** Returns what of an exam's pages is to be put right: whose nobody knows, those that came twice, those that did not. */
+    @Transactional(readOnly = true)
     public Gaps gaps(ExamId exam) {
-        List<Taken> all = of(exam);
+        List<Taken> all = taken("exam = ?1", exam.value());
         Map<PageCode, List<Taken>> known = all.stream()
                 .filter(one -> one.sitting().isPresent())
                 .collect(Collectors.groupingBy(
@@ -178,73 +157,72 @@ public class Scans {
                 missing);
     }
 
+    @Transactional(readOnly = true)
     Optional<Taken> find(ExamId exam, long id) {
-        return all("exam = ?1 and id = ?2", exam.value(), id).stream().findFirst();
-    }
-
-    /** Says by hand whose a page is, and which. */
-    void join(long id, SittingId sitting, int page) {
-        transactions.executeWithoutResult(
-                status -> entities.createNativeQuery("update scan_page set sitting = ?2, page = ?3 where id = ?1")
-                        .setParameter(1, id)
-                        .setParameter(2, sitting.value())
-                        .setParameter(3, page)
-                        .executeUpdate());
-    }
-
-    void discard(long id) {
-        transactions.executeWithoutResult(status -> entities.createNativeQuery("delete from scan_page where id = ?1")
-                .setParameter(1, id)
-                .executeUpdate());
-    }
-
-    /** Returns the picture of a page, as JPEG. */
-    byte[] picture(long id) {
-        return transactions.execute(status -> {
-            Object picture = entities.createNativeQuery("select picture from scan_page where id = ?1", byte[].class)
-                    .setParameter(1, id)
-                    .getSingleResult();
-            return (byte[]) picture;
-        });
+        return taken("exam = ?1 and id = ?2", exam.value(), id).stream().findFirst();
     }
 
     /**
-     * Returns what a candidate wrote to a question, as pictures (JPEG) in the order of the pages: the part of a page that is for
-     * it, or all of a page that could not be set straight.
+     * Says by hand whose a page is, and which.
+     *
+     * @param turns how often it is turned by 90 degrees clockwise so that it stands upright
      */
-    public List<byte[]> answers(Appointment sitting, ItemId item) {
-        List<byte[]> pictures = new ArrayList<>();
-        for (Booklets.Region region : booklets.regions(sitting)) {
-            if (region.item().equals(item)) {
-                all("sitting = ?1 and page = ?2 order by id", sitting.sitting().value(), region.page()).stream()
-                        .findFirst()
-                        .ifPresent(page -> pictures.add(part(page, region)));
-            }
-        }
-        return pictures;
+    @Transactional
+    void join(long id, PageCode code, int turns) {
+        ScanRecord kept = entities.find(ScanRecord.class, id);
+        kept.lay(jpeg(ScanReader.laid(decoded(kept.picture()), turns)));
+        kept.join(code);
     }
 
-    private byte[] part(Taken page, Booklets.Region region) {
-        byte[] whole = picture(page.id());
-        boolean straight = transactions.execute(status ->
-                (Boolean) entities.createNativeQuery("select straight from scan_page where id = ?1", Boolean.class)
-                        .setParameter(1, page.id())
-                        .getSingleResult());
-        return straight ? cut(whole, region) : whole;
+    @Transactional
+    void discard(long id) {
+        entities.remove(entities.find(ScanRecord.class, id));
     }
 
-    private static byte[] cut(byte[] whole, Booklets.Region region) {
+    /** Returns the picture of a page, as JPEG. */
+    @Transactional(readOnly = true)
+    byte[] picture(long id) {
+        return entities.find(ScanRecord.class, id).picture();
+    }
+
+    /** The part of a page that is for one answer. */
+    public record Part(long page, Booklets.Region region) {}
+
+    /** Returns where what a candidate wrote to a question is, in the order of the pages of the booklet. */
+    @Transactional(readOnly = true)
+    public List<Part> parts(Appointment sitting, ItemId item) {
+        List<Taken> taken = taken("sitting = ?1", sitting.sitting().value());
+        return booklets.regions(sitting).stream()
+                .filter(region -> region.item().equals(item))
+                .flatMap(region -> taken.stream()
+                        .filter(page -> page.page() == region.page())
+                        .limit(1)
+                        .map(page -> new Part(page.id(), region)))
+                .toList();
+    }
+
+    /** Returns a part of a page, as JPEG. */
+    @Transactional(readOnly = true)
+    public byte[] picture(Part part) {
+        return cut(entities.find(ScanRecord.class, part.page()).picture(), part.region());
+    }
+
+    private static BufferedImage decoded(byte[] picture) {
         try {
-            BufferedImage page = ImageIO.read(new ByteArrayInputStream(whole));
-            Rectangle part = new Rectangle(
-                            Math.round((region.x() - AROUND) * ScanReader.SCALE),
-                            Math.round((region.y() - AROUND) * ScanReader.SCALE),
-                            Math.round((region.width() + 2 * AROUND) * ScanReader.SCALE),
-                            Math.round((region.height() + 2 * AROUND) * ScanReader.SCALE))
-                    .intersection(new Rectangle(page.getWidth(), page.getHeight()));
-            return jpeg(page.getSubimage(part.x, part.y, part.width, part.height));
+            return ImageIO.read(new ByteArrayInputStream(picture));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static byte[] cut(byte[] whole, Booklets.Region region) {
+        BufferedImage page = decoded(whole);
+        Rectangle part = new Rectangle(
+                        Math.round((region.x() - AROUND) * ScanReader.SCALE),
+                        Math.round((region.y() - ABOVE) * ScanReader.SCALE),
+                        Math.round((region.width() + 2 * AROUND) * ScanReader.SCALE),
+                        Math.round((region.height() + ABOVE + AROUND) * ScanReader.SCALE))
+                .intersection(new Rectangle(page.getWidth(), page.getHeight()));
+        return jpeg(page.getSubimage(part.x, part.y, part.width, part.height));
     }
 }

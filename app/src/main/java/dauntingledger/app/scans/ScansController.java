@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.office.ExamPages;
+import dauntingledger.app.office.PageCode;
 import dauntingledger.app.said.SaidAfterForms;
 import java.io.IOException;
 import java.security.Principal;
@@ -27,6 +28,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The scanned booklets of an exam, for the office: files are taken in, and what is not clear is put right by hand. */
 @Controller
 class ScansController {
+
+    private static final int MOST_TURNS = 4;
 
     private final Scans scans;
     private final ExamPages pages;
@@ -115,14 +118,15 @@ class ScansController {
             @PathVariable long page,
             @RequestParam String number,
             @RequestParam int of,
+            @RequestParam(defaultValue = "0") int turns,
             RedirectAttributes redirected) {
         Scans.Taken found = find(exam, page);
         Optional<Appointment> sitting = appointments.of(new ExamId(exam)).stream()
                 .filter(one -> one.candidate().equals(number.strip()))
                 .findFirst();
-        boolean good = sitting.isPresent() && of > 0 && of < ScanReader.MOST_PAGES;
+        boolean good = sitting.isPresent() && of > 0 && of < ScanReader.MOST_PAGES && turns >= 0 && turns < MOST_TURNS;
         if (good) {
-            scans.join(found.id(), sitting.get().sitting(), of);
+            scans.join(found.id(), new PageCode(sitting.get().sitting().value(), of), turns);
         }
         redirected.addFlashAttribute(SaidAfterForms.SAID, good ? "joined" : "not-joined");
         return "redirect:/office/exams/" + exam + "/scans";

@@ -2,15 +2,10 @@ package dauntingledger.app.uploads;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.util.Iterator;
 import java.util.Optional;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -27,19 +22,14 @@ public record Document(String type, byte[] bytes) {
     public static final int MOST_BYTES = 5 * 1024 * 1024;
     private static final long MOST_PIXELS = 40_000_000;
     private static final int MOST_PAGES = 100;
-    private static final int MARK = 5;
 
     /** Reads a file by what it is, whatever it is called; returns nothing if it is no PDF, PNG or JPEG that can be read. */
     public static Optional<Document> read(byte[] sent) {
         try {
-            return isPdf(sent) ? pdf(sent) : picture(sent);
+            return UploadedPicture.isPdf(sent) ? pdf(sent) : picture(sent);
         } catch (IOException | RuntimeException e) {
             return Optional.empty();
         }
-    }
-
-    private static boolean isPdf(byte[] sent) {
-        return sent.length > MARK && new String(sent, 0, MARK, StandardCharsets.ISO_8859_1).equals("%PDF-");
     }
 
     /** Takes out what a PDF does when it is opened, and what is attached to it. */
@@ -65,31 +55,17 @@ public record Document(String type, byte[] bytes) {
         }
     }
 
-    /** Decodes a picture, whose size is looked at first, and writes it anew. */
+    /** Decodes a picture and writes it anew. */
     private static Optional<Document> picture(byte[] sent) throws IOException {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(sent))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                return Optional.empty();
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                String format = reader.getFormatName();
-                boolean known = format.equalsIgnoreCase("png") || format.equalsIgnoreCase("jpeg");
-                if (!known || (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
-                    return Optional.empty();
-                }
-                BufferedImage decoded = reader.read(0);
-                BufferedImage plain =
-                        new BufferedImage(decoded.getWidth(), decoded.getHeight(), BufferedImage.TYPE_INT_RGB);
-                plain.createGraphics().drawImage(decoded, 0, 0, Color.WHITE, null);
-                ByteArrayOutputStream out = new ByteArrayOutputStream();
-                ImageIO.write(plain, "jpeg", out);
-                return Optional.of(new Document("image/jpeg", out.toByteArray()));
-            } finally {
-                reader.dispose();
-            }
+        Optional<BufferedImage> decoded = UploadedPicture.decode(sent, MOST_PIXELS);
+        if (decoded.isEmpty()) {
+            return Optional.empty();
         }
+        BufferedImage plain =
+                new BufferedImage(decoded.get().getWidth(), decoded.get().getHeight(), BufferedImage.TYPE_INT_RGB);
+        plain.createGraphics().drawImage(decoded.get(), 0, 0, Color.WHITE, null);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(plain, "jpeg", out);
+        return Optional.of(new Document("image/jpeg", out.toByteArray()));
     }
 }

@@ -10,6 +10,8 @@ public final class Marks {
     private static final Map<String, String> VULGAR =
             Map.of("1/2", "½", "1/4", "¼", "3/4", "¾", "1/3", "⅓", "2/3", "⅔", "1/5", "⅕", "1/8", "⅛");
 
+    private static final Rational HUNDRED = Rational.of(100);
+
     private Marks() {}
 
     public static String write(Rational marks) {
@@ -25,5 +27,10 @@ public final class Marks {
             return sign + size;
         }
         return sign + (whole.signum() == 0 ? "" : whole.toString()) + vulgar;
+    }
+
+    /** Returns a share of one as whole percents. */
+    public static String percent(Rational share) {
+        return share.times(HUNDRED).rounded(0).toPlainString();
     }
 }

@@ -123,9 +123,9 @@ class StandardisingTest extends Hall {
                 .andExpect(content().string(containsString(one)))
                 .andExpect(content().string(containsString("50 %")));
 
-        asChief(post(markers()).param("marker", one).param("reason", " "));
+        asChief(post(markers()).param("marker", one).param("stop", "true").param("reason", " "));
         assertThat(keys(two, "MARKER")).hasSize(2);
-        asChief(post(markers()).param("marker", one).param("reason", "Gives everything to all."));
+        asChief(post(markers()).param("marker", one).param("stop", "true").param("reason", "Gives everything to all."));
         assertThat(keys(two, "MARKER")).hasSize(4);
         marks(one, keys(two, "MARKER").getFirst(), "", ALL).andExpect(status().is4xxClientError());
         String theirs = keys(chief, "CHIEF_MARKER").getFirst();
@@ -134,7 +134,7 @@ class StandardisingTest extends Hall {
                 .andExpect(content().string(containsString("stopped you")));
         asChief(get(markers())).andExpect(content().string(containsString("Gives everything to all.")));
 
-        asChief(post(markers()).param("marker", one));
+        asChief(post(markers()).param("marker", one).param("stop", "false"));
         marks(one, theirs, "", ALL).andExpect(status().isOk());
         mvc.perform(get(markers()).with(user(one).roles("MARKER"))).andExpect(status().isForbidden());
     }

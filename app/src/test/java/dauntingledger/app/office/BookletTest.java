@@ -78,6 +78,15 @@ class BookletTest extends ExamServerTest {
         }
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"", "12", "0000000007012x", "00000000070120"})
+    void isNotKnownByACodeThatIsNone(String digits) {
+        PageCode code = new PageCode(7, 12);
+        assertThat(PageCode.read(code.digits())).contains(code);
+        assertThat(digits).isNotEqualTo(code.digits());
+        assertThat(PageCode.read(digits)).isEmpty();
+    }
+
     @Test
     void isThereOnlyWhereSomethingIsAnsweredOnPaper() throws Exception {
         booklet(newAppointment("cadet-entrance", Terms.OPEN), "OFFICE").andExpect(status().isNotFound());

@@ -5,16 +5,23 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dauntingledger.app.exams.ResultsFixed;
 import dauntingledger.app.invigilation.Hall;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.ToldMarks;
 import dauntingledger.app.staff.Role;
+import dauntingledger.rulebook.number.Rational;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -35,6 +42,12 @@ class AfterTheExamTest extends Hall {
 
     @Autowired
     private MockMvc mvc;
+
+    @Autowired
+    private ToldMarks marks;
+
+    @Autowired
+    private ResultsFixed fixed;
 
     @Value("${exam.data}")
     private Path data;
@@ -61,6 +74,20 @@ class AfterTheExamTest extends Hall {
             request.param(parameters[i], parameters[i + 1]);
         }
         answer(request, "OFF-1", "OFFICE");
+    }
+
+    /** Returns the candidate's document of the results as the standard reports them. */
+    private String reported(Appointment of) throws Exception {
+        byte[] zip = answer(get("/office/exams/" + exam().id() + "/results.zip"), "OFF-1", "OFFICE");
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                if (entry.getName().equals(of.candidate() + ".xml")) {
+                    String document = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+                    return document.substring(document.indexOf("<itemResult identifier=\"report\""));
+                }
+            }
+        }
+        throw new AssertionError("the report has nothing of " + of.candidate());
     }
 
     private void marks(Role role, String marker, String points) throws Exception {
@@ -101,7 +128,12 @@ class AfterTheExamTest extends Hall {
         office("/key/flashes-minute", "kind", "taken-out", "version", "1", "reason", "Nobody could know it.");
         office("/state", "to", "MARKED");
         office("/results");
+        assertThat(marks.of(able)).as("before the release").isEqualTo(ToldMarks.Told.NOTHING);
         office("/state", "to", "RELEASED");
+        assertThat(marks.of(able).given()).containsExactly(Map.entry(REPORT, Rational.of(2)));
+        assertThat(marks.of(able).corrections()).hasSize(1);
+        assertThat(fixed.of(exam(), able.sitting()).orElseThrow().most()).isEqualTo(Rational.of(142));
+        assertThat(reported(able)).contains("identifier=\"report\"", "<value>2</value>");
 
         assertThat(page(result, able.candidate(), "CANDIDATE")).contains("Passed", "2 of 6 marks", "of 142 marks");
         String first = certificate(able);

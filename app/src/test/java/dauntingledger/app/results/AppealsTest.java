@@ -7,6 +7,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dauntingledger.app.invigilation.Hall;
@@ -138,8 +139,10 @@ class AppealsTest extends Hall {
         ask(REPORT.value(), "I gave the times.");
         assertThat(appeals()).contains("I gave the times.", "2 / 6");
         assertThat(key(reviewer)).as("not asked yet").isEmpty();
-        asOffice(post(appeal() + "/marker").param("marker", first));
+        asOffice(post(appeal() + "/marker").param("marker", first))
+                .andExpect(flash().attribute("said", "reviewer-has-marked"));
         assertThat(key(first)).as("has marked it before").isEmpty();
+        asOffice(post(appeal() + "/marker").param("marker", "NOBODY-1")).andExpect(flash().attribute("said", "nobody"));
         asOffice(post(appeal() + "/marker").param("marker", reviewer));
 
         mvc.perform(get(desk()).with(user(reviewer).roles("MARKER")))
@@ -172,7 +175,21 @@ class AppealsTest extends Hall {
         as(wrote, get(result()))
                 .andExpect(content().string(containsString("2 of 144 marks")))
                 .andExpect(content().string(containsString("The first marks were right.")));
-        asOffice(get(office("results"))).andExpect(content().string(containsString("version 2")));
+        asOffice(get(office("results"))).andExpect(content().string(containsString("Fixed results, version 1")));
+    }
+
+    @Test
+    void oneCandidateWaitsForNobodyElse() throws Exception {
+        release();
+        ask(REPORT.value(), "I gave the times.");
+        String first = appeal();
+        asOffice(post(first + "/marker").param("marker", reviewer));
+        marks(reviewer, THREE);
+        ask("", "And all of it.");
+        asOffice(post(first + "/decision").param("outcome", "changed").param("answer", "They are there."));
+
+        as(wrote, get(result())).andExpect(content().string(containsString("3 of 144 marks")));
+        assertThat(appeals()).as("the other is open").contains("And all of it.");
     }
 
     @Test

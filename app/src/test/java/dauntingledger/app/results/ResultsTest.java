@@ -7,6 +7,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dauntingledger.app.exams.ExamChangeException;
@@ -129,7 +130,7 @@ class ResultsTest extends Hall {
         asOffice(post(office()));
         clock.advance(Duration.ofSeconds(1));
         exams.bring(exam().id(), ExamState.CLOSED);
-        oneOfTheTwoMarksAgain();
+        oneOfTheTwoMarks(MARKS.replace("\"off\":\"1\"", "\"when\":\"1\",\"off\":\"1\""));
         exams.bring(exam().id(), ExamState.MARKED);
 
         assertThatThrownBy(() -> exams.bring(exam().id(), ExamState.RELEASED)).isInstanceOf(ExamChangeException.class);
@@ -138,7 +139,7 @@ class ResultsTest extends Hall {
         told(wrote, wrote.candidate()).andExpect(status().isOk());
     }
 
-    private void oneOfTheTwoMarksAgain() throws Exception {
+    private void oneOfTheTwoMarks(String given) throws Exception {
         String first = ledger.of(exam().id())
                 .values()
                 .iterator()
@@ -151,8 +152,23 @@ class ResultsTest extends Hall {
                         .with(user(first).roles("MARKER"))
                         .with(token())
                         .contentType(MediaType.APPLICATION_JSON)
-                        .content(MARKS))
+                        .content(given))
                 .andExpect(status().isOk());
+    }
+
+    @Test
+    void stayFixedWhenTheSameMarksAreEnteredAgain() throws Exception {
+        mark();
+        exams.bring(exam().id(), ExamState.MARKED);
+        asOffice(post(office()));
+        clock.advance(Duration.ofSeconds(1));
+        exams.bring(exam().id(), ExamState.CLOSED);
+        oneOfTheTwoMarks(MARKS);
+        exams.bring(exam().id(), ExamState.MARKED);
+
+        exams.bring(exam().id(), ExamState.RELEASED);
+        told(wrote, wrote.candidate()).andExpect(status().isOk());
+        asOffice(post(office())).andExpect(flash().attribute("said", "nothing-changed"));
     }
 
     @Test

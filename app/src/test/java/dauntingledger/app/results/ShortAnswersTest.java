@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dauntingledger.app.invigilation.Hall;
@@ -88,6 +89,37 @@ class ShortAnswersTest extends Hall {
         assertThat(csv())
                 .as("somebody was faster")
                 .contains("\"" + roster.getFirst().candidate() + "\",\"0\"");
+    }
+
+    @Test
+    void decidesAboutNothingThatNobodyTyped() throws Exception {
+        mvc.perform(post("/marking/short/" + exam().id())
+                        .with(user(chief).roles("CHIEF_MARKER"))
+                        .with(token())
+                        .param("version", "1")
+                        .param("rows[0].item", NAME.value())
+                        .param("rows[0].response", "RESPONSE")
+                        .param("rows[0].value", "never typed")
+                        .param("rows[0].decision", "accept"))
+                .andExpect(flash().attribute("said", "none"));
+    }
+
+    @Test
+    void aTypedNumberCanBeTakenWithAWiderTolerance() throws Exception {
+        String address = "/office/exams/" + exam().id() + "/key/" + DISTANCE;
+        String page = office(address);
+        assertThat(page).contains("value=\"within\"", "999");
+        assertThat(office("/office/exams/" + exam().id() + "/key/" + NAME)).doesNotContain("value=\"within\"");
+        assertThat(office(address + "?kind=within&response=RESPONSE&by=1"))
+                .contains("right within 1", "0 of 2 results change");
+    }
+
+    private String office(String address) throws Exception {
+        return mvc.perform(get(address).with(user("OFF-1").roles("OFFICE")))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
     }
 
     @Test

@@ -190,6 +190,16 @@ class ScansTest extends Hall {
                 .andExpect(status().isNotFound());
     }
 
+    private static BufferedImage turnedLeft(BufferedImage page) {
+        BufferedImage turned = new BufferedImage(page.getHeight(), page.getWidth(), BufferedImage.TYPE_BYTE_GRAY);
+        for (int x = 0; x < page.getWidth(); x++) {
+            for (int y = 0; y < page.getHeight(); y++) {
+                turned.setRGB(y, page.getWidth() - 1 - x, page.getRGB(x, y));
+            }
+        }
+        return turned;
+    }
+
     private static boolean dark(BufferedImage picture, double x, double y) {
         int at = picture.getRGB((int) (picture.getWidth() * x), (int) (picture.getHeight() * y));
         return (at & 0xff) < 128;
@@ -205,7 +215,7 @@ class ScansTest extends Hall {
         on.fillRect(0, 0, torn.getWidth(), 400);
         on.dispose();
         ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(torn, "png", png);
+        ImageIO.write(turnedLeft(torn), "png", png);
         takesIn("torn.png", png.toByteArray());
         takesIn("cover.pdf", pdf(List.of(pages.getFirst(), pages.getFirst())));
 
@@ -221,19 +231,31 @@ class ScansTest extends Hall {
         assertThat(scans.gaps(exam().id()).unknown()).hasSize(1);
         asOffice(post(scansPage() + "/" + unknown)
                 .param("number", first.candidate())
-                .param("of", "2"));
+                .param("of", "2")
+                .param("turns", "1"));
         asOffice(post(scansPage() + "/" + gaps.twice().getLast().id() + "/discard"));
 
         gaps = scans.gaps(exam().id());
         assertThat(gaps.unknown()).isEmpty();
         assertThat(gaps.twice()).isEmpty();
         assertThat(gaps.missing()).extracting(Scans.Missing::sitting).doesNotContain(first);
-        assertThat(scans.answers(first, SKETCH)).hasSize(1);
+        List<Scans.Part> parts = scans.parts(first, SKETCH);
+        assertThat(parts).hasSize(1);
+        BufferedImage answer = ImageIO.read(new ByteArrayInputStream(scans.picture(parts.getFirst())));
+        assertThat(dark(answer, 0.5, 0.5)).as("the mark").isTrue();
+        assertThat(dark(answer, 0.5, 0.25)).as("above it").isFalse();
     }
 
     @Test
     void takesNothingInThatIsNoScan() throws Exception {
         takesIn("notes.txt", "No picture at all.".getBytes(StandardCharsets.UTF_8));
+        ByteArrayOutputStream large = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage());
+            document.addPage(new PDPage(new PDRectangle(14_000, 14_000)));
+            document.save(large);
+        }
+        takesIn("large.pdf", large.toByteArray());
         takesIn("broken.pdf", "%PDF-1.7 and nothing more".getBytes(StandardCharsets.UTF_8));
         assertThat(scans.of(exam().id())).isEmpty();
         mvc.perform(get(scansPage()).with(user("INV-1").roles("INVIGILATOR"))).andExpect(status().isForbidden());

@@ -210,6 +210,11 @@ public record AnswerMarking(
         return decision.isPresent() || hasEnough(scheme) && !isForChief(scheme);
     }
 
+    /** Returns whether the same counts after {@code other}: a review changes nothing before it ends. */
+    public boolean countsAs(AnswerMarking other) {
+        return marks.equals(other.marks) && aside.equals(other.aside) && decision.equals(other.decision);
+    }
+
     /** Returns whether it waits for a marker, a chief marker, or the end of a review. */
     public boolean isWaiting(MarkingScheme scheme) {
         return review.isPresent() || !isFinished(scheme);

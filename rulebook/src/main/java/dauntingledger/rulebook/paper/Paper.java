@@ -102,6 +102,10 @@ public record Paper(
         return blocks().flatMap(block -> block.sections().stream());
     }
 
+    public Optional<Item> item(ItemId id) {
+        return items().filter(item -> item.id().equals(id)).findFirst();
+    }
+
     public Stream<Item> items() {
         return sections().flatMap(Section::items);
     }

@@ -31,10 +31,6 @@ public record Effects(int cohort, List<Change> changes) {
                     || !before.grade().equals(after.grade())
                     || !before.scaled().equals(after.scaled());
         }
-
-        private boolean passes(Result result) {
-            return result.outcome().filter(Result.Outcome.PASS::equals).isPresent();
-        }
     }
 
     /** Compares two results of the same cohort. */
@@ -74,14 +70,14 @@ public record Effects(int cohort, List<Change> changes) {
     /** Returns how many pass who did not. */
     public long passNow() {
         return changes.stream()
-                .filter(change -> !change.passes(change.before()) && change.passes(change.after()))
+                .filter(change -> !change.before().passes() && change.after().passes())
                 .count();
     }
 
     /** Returns how many passed and do not any more. */
     public long passNoMore() {
         return changes.stream()
-                .filter(change -> change.passes(change.before()) && !change.passes(change.after()))
+                .filter(change -> change.before().passes() && !change.after().passes())
                 .count();
     }
 }

@@ -32,6 +32,10 @@ public record Result(
         requireNonNull(scaled, "scaled");
     }
 
+    public boolean passes() {
+        return outcome.filter(Outcome.PASS::equals).isPresent();
+    }
+
     /** Whether somebody has passed. */
     public enum Outcome {
         PASS,

@@ -5,15 +5,45 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Something that is decided about the key of one item after the exam, for everybody. */
 public sealed interface Correction {
 
-    /** How many elements a response can have that is taken for right. */
+    /** How many elements a response can have that is taken for right, and how long each can be. */
     int MOST_ELEMENTS = 100;
 
+    int LONGEST_ELEMENT = 1_000;
+
     ItemId item();
+
+    /** Returns whether it decides about the item as a whole, whatever is answered to it. */
+    default boolean isWhole() {
+        return false;
+    }
+
+    /** Returns whether {@code later}, about the same item, takes the place of this. */
+    default boolean givesWayTo(Correction later) {
+        return isWhole() || later.isWhole();
+    }
+
+    /**
+     * Returns {@code before} with {@code more}. What is decided of an item as a whole takes the place of all that was decided
+     * of it, and the other way round; another tolerance takes the place of that before, and another word about a response of
+     * that before.
+     */
+    static List<Correction> joined(List<Correction> before, Correction more) {
+        List<Correction> all = new ArrayList<>(before);
+        all.removeIf(one -> one.item().equals(more.item()) && one.givesWayTo(more));
+        all.add(more);
+        return List.copyOf(all);
+    }
+
+    /** Returns {@code before} without all that was decided of an item. */
+    static List<Correction> without(List<Correction> before, ItemId item) {
+        return before.stream().filter(one -> !one.item().equals(item)).toList();
+    }
 
     /** Another response is as right as the correct one: another option, a word that nobody thought of. */
     record AlsoRight(ItemId item, ResponseId response, List<String> value) implements Correction {
@@ -21,6 +51,11 @@ public sealed interface Correction {
             requireNonNull(item, "item");
             requireNonNull(response, "response");
             value = elements(value);
+        }
+
+        @Override
+        public boolean givesWayTo(Correction later) {
+            return later.isWhole() || saysOf(later, response, value);
         }
     }
 
@@ -30,6 +65,11 @@ public sealed interface Correction {
             requireNonNull(item, "item");
             requireNonNull(response, "response");
             value = elements(value);
+        }
+
+        @Override
+        public boolean givesWayTo(Correction later) {
+            return later.isWhole() || saysOf(later, response, value);
         }
     }
 
@@ -42,12 +82,23 @@ public sealed interface Correction {
                 throw new IllegalArgumentException("a tolerance must be more than 0, but was " + by);
             }
         }
+
+        @Override
+        public boolean givesWayTo(Correction later) {
+            return later.isWhole()
+                    || later instanceof Within other && other.response().equals(response);
+        }
     }
 
     /** Every answer is right; a blank stays one. */
     record AllRight(ItemId item) implements Correction {
         public AllRight {
             requireNonNull(item, "item");
+        }
+
+        @Override
+        public boolean isWhole() {
+            return true;
         }
     }
 
@@ -56,12 +107,30 @@ public sealed interface Correction {
         public TakenOut {
             requireNonNull(item, "item");
         }
+
+        @Override
+        public boolean isWhole() {
+            return true;
+        }
+    }
+
+    private static boolean saysOf(Correction later, ResponseId response, List<String> value) {
+        return later instanceof AlsoRight also
+                        && also.response().equals(response)
+                        && also.value().equals(value)
+                || later instanceof StaysWrong wrong
+                        && wrong.response().equals(response)
+                        && wrong.value().equals(value);
     }
 
     private static List<String> elements(List<String> value) {
         if (value.isEmpty() || value.size() > MOST_ELEMENTS) {
             throw new IllegalArgumentException(
                     "a response has 1 to " + MOST_ELEMENTS + " elements, but this has " + value.size());
+        }
+        if (value.stream().anyMatch(element -> element.length() > LONGEST_ELEMENT)) {
+            throw new IllegalArgumentException(
+                    "an element of a response has at most " + LONGEST_ELEMENT + " characters here");
         }
         return List.copyOf(value);
     }

@@ -87,6 +87,11 @@ public record ItemKey(
         return declared.orElseGet(this::bestKnown);
     }
 
+    /** Returns whether a response is a number. */
+    public boolean isNumber(ResponseId response) {
+        return requireNonNull(responses.get(response)).isNumeric();
+    }
+
     /** Returns what was entered for a response in the form that it is judged in; what cannot be read is left out. */
     public Value read(ResponseId response, Value entered) {
         return requireNonNull(responses.get(response)).read(entered);
@@ -168,7 +173,7 @@ public record ItemKey(
                                 requireNonNull(responses.get(within.response())).isNumeric()
                                         ? Optional.empty()
                                         : Optional.of("response '" + within.response()
-                                                + "' is no number, so that no tolerance" + " is of use to it"));
+                                                + "' is no number, so that no tolerance is of use to it"));
             case Correction.AllRight all -> Optional.empty();
             case Correction.TakenOut out -> Optional.empty();
         };

@@ -46,13 +46,7 @@ public record Score(List<OfSection> sections) {
      */
     public static Score of(Key key, Sitting sitting, Map<ItemId, Rational> given) {
         requireNonNull(key, "key");
-        return of(sitting.paper(), item -> {
-            OfItem scored = item(key, sitting.questions().get(item.id()));
-            Rational own = given.get(item.id());
-            return scored.outcome() == Outcome.PENDING && own != null
-                    ? worth(item, own.dividedBy(key.of(item.id()).most()))
-                    : scored;
-        });
+        return of(sitting.paper(), item -> item(key, sitting.questions().get(item.id()), given));
     }
 
     /**
@@ -104,8 +98,12 @@ public record Score(List<OfSection> sections) {
         TAKEN_OUT
     }
 
-    /** Says how an item came to its marks. */
-    public static Explanation explain(Key key, Question question) {
+    /**
+     * Says how an item came to its marks.
+     *
+     * @param given the item's own SCORE, of each item that a person has marked
+     */
+    public static Explanation explain(Key key, Question question, Map<ItemId, Rational> given) {
         ItemKey judging = key.of(question.item().id());
         ItemKey.Judgement judgement = judging.judge(question.work().responses());
         List<Reason> reasons = question.item().interactions().stream()
@@ -116,7 +114,7 @@ public record Score(List<OfSection> sections) {
                                 .correct(),
                         judgement.worths().getOrDefault(interaction.response(), List.of())))
                 .toList();
-        return new Explanation(item(key, question), reasons, judgement.outcomes());
+        return new Explanation(item(key, question, given), reasons, judgement.outcomes());
     }
 
     /**
@@ -163,6 +161,15 @@ public record Score(List<OfSection> sections) {
         return new OfSection(section.id(), marks, most, pending, items);
     }
 
+    private static OfItem item(Key key, Question question, Map<ItemId, Rational> given) {
+        OfItem scored = item(key, question);
+        Item item = question.item();
+        Rational own = given.get(item.id());
+        return scored.outcome() == Outcome.PENDING && own != null
+                ? worth(item, own.dividedBy(key.of(item.id()).most()))
+                : scored;
+    }
+
     static OfItem item(Key key, Question question) {
         Item item = question.item();
         ItemKey judging = key.of(item.id());
@@ -180,16 +187,15 @@ public record Score(List<OfSection> sections) {
      * @param judgement what the rules make of what was entered, asked for where rules judge
      */
     public static OfItem item(Item item, ItemKey judging, boolean blank, Supplier<ItemKey.Judgement> judgement) {
-        if (judging.judge() == ItemKey.Judge.TAKEN_OUT) {
-            return new OfItem(item.id(), Rational.ZERO, Outcome.TAKEN_OUT);
-        }
-        if (blank) {
+        ItemKey.Judge judge = judging.judge();
+        if (blank && judge != ItemKey.Judge.TAKEN_OUT) {
             return new OfItem(item.id(), Rational.ZERO, Outcome.BLANK);
         }
-        return switch (judging.judge()) {
+        return switch (judge) {
+            case TAKEN_OUT -> new OfItem(item.id(), Rational.ZERO, Outcome.TAKEN_OUT);
             case PERSON -> new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
             case ALL_RIGHT -> worth(item, Rational.ONE);
-            default -> worth(item, Key.share(judging, judgement.get()));
+            case RULES -> worth(item, Key.share(judging, judgement.get()));
         };
     }
 

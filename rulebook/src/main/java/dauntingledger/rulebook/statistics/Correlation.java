@@ -5,15 +5,15 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
-/**
- * Sums of pairs of numbers, out of which Pearson's correlation is worked out in its population form. Everything is exact but the
- * last square root.
- */
+/** How numbers vary, and vary together, in the population form. Everything is exact but the last square root. */
 final class Correlation {
 
     /** So many digits are enough for any rounding of a number between -1 and 1. */
     private static final MathContext DIGITS = new MathContext(40);
+
+    private static final Rational TWO = Rational.of(2);
 
     private Correlation() {}
 
@@ -23,29 +23,28 @@ final class Correlation {
      * @param others as many as {@code ones}
      */
     static Optional<BigDecimal> of(List<Rational> ones, List<Rational> others) {
-        Rational number = Rational.of(ones.size());
-        Rational one = Rational.ZERO;
-        Rational other = Rational.ZERO;
-        Rational both = Rational.ZERO;
-        for (int i = 0; i < ones.size(); i++) {
-            one = one.plus(ones.get(i));
-            other = other.plus(others.get(i));
-            both = both.plus(ones.get(i).times(others.get(i)));
-        }
-        if (ones.isEmpty()) {
+        Rational one = variance(ones);
+        Rational other = variance(others);
+        if (one.isZero() || other.isZero()) {
             return Optional.empty();
         }
-        Rational covariance = both.dividedBy(number).minus(one.times(other).dividedBy(number.times(number)));
-        Rational product = variance(ones).times(variance(others));
-        if (product.isZero()) {
-            return Optional.empty();
-        }
-        BigDecimal root =
-                decimal(covariance.times(covariance).dividedBy(product)).sqrt(DIGITS);
+        // The variance of a sum is that of its parts and twice their covariance.
+        Rational covariance =
+                variance(sums(ones, others)).minus(one).minus(other).dividedBy(TWO);
+        Rational square = covariance.times(covariance).dividedBy(one.times(other));
+        BigDecimal root = new BigDecimal(square.numerator())
+                .divide(new BigDecimal(square.denominator()), DIGITS)
+                .sqrt(DIGITS);
         return Optional.of(covariance.signum() < 0 ? root.negate() : root);
     }
 
-    /** Returns the variance of some numbers in its population form: the mean of the squares less the square of the mean. */
+    static List<Rational> sums(List<Rational> ones, List<Rational> others) {
+        return IntStream.range(0, ones.size())
+                .mapToObj(i -> ones.get(i).plus(others.get(i)))
+                .toList();
+    }
+
+    /** Returns the variance of some numbers: the mean of the squares less the square of the mean. */
     static Rational variance(List<Rational> numbers) {
         if (numbers.isEmpty()) {
             return Rational.ZERO;
@@ -59,9 +58,5 @@ final class Correlation {
         }
         Rational mean = sum.dividedBy(number);
         return squares.dividedBy(number).minus(mean.times(mean));
-    }
-
-    private static BigDecimal decimal(Rational number) {
-        return new BigDecimal(number.numerator()).divide(new BigDecimal(number.denominator()), DIGITS);
     }
 }

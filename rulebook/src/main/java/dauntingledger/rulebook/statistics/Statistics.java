@@ -5,7 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import java.math.BigDecimal;
-import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 
@@ -56,18 +56,16 @@ public record Statistics(List<OfItem> items, Optional<Rational> alpha) {
     }
 
     private static List<Rational> totals(List<Scores> items) {
-        int number = items.isEmpty() ? 0 : items.getFirst().scores().size();
-        List<Rational> totals = new ArrayList<>();
-        for (int i = 0; i < number; i++) {
-            Rational total = Rational.ZERO;
-            for (Scores item : items) {
-                if (item.scores().size() != number) {
-                    throw new IllegalArgumentException("items must have scores of " + number + " candidates each, but '"
-                            + item.item() + "' has " + item.scores().size());
-                }
-                total = total.plus(item.scores().get(i));
+        List<Rational> totals = items.isEmpty()
+                ? List.of()
+                : Collections.nCopies(items.getFirst().scores().size(), Rational.ZERO);
+        for (Scores item : items) {
+            if (item.scores().size() != totals.size()) {
+                throw new IllegalArgumentException("items must have scores of " + totals.size()
+                        + " candidates each, but '" + item.item() + "' has "
+                        + item.scores().size());
             }
-            totals.add(total);
+            totals = Correlation.sums(totals, item.scores());
         }
         return totals;
     }
@@ -75,10 +73,8 @@ public record Statistics(List<OfItem> items, Optional<Rational> alpha) {
     private static OfItem item(Scores item, List<Rational> totals) {
         int number = item.scores().size();
         Rational sum = item.scores().stream().reduce(Rational.ZERO, Rational::plus);
-        List<Rational> others = new ArrayList<>();
-        for (int i = 0; i < number; i++) {
-            others.add(totals.get(i).minus(item.scores().get(i)));
-        }
+        List<Rational> others = Correlation.sums(
+                totals, item.scores().stream().map(Rational::negated).toList());
         return new OfItem(
                 item.item(),
                 number,

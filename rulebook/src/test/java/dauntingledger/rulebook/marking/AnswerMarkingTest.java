@@ -180,6 +180,22 @@ class AnswerMarkingTest {
         assertThat(after(history, scheme).isDecidedBy("C", scheme)).isEqualTo(decides);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "A=5, A=5 O>R, true",
+        "A=5, A=5 O>R R=8, true",
+        "A=5, A=5 O>R R=8 O/, true",
+        "A=5, A=5 O>R R=8 O+, false",
+        "A=5, A=6, false",
+        "A=5, A?, false",
+        "A?, A? C!3, false"
+    })
+    void countsTheSameUntilAReviewEnds(String before, String after, boolean same) {
+        MarkingScheme scheme = scheme(1);
+
+        assertThat(after(after, scheme).countsAs(after(before, scheme))).isEqualTo(same);
+    }
+
     @Test
     void hasNoMarkWhileTheChiefMarkerIsToDecideThoughBothMarksAreMoreThanTheQuestionIsWorth() {
         MarkingScheme scheme = scheme(2);

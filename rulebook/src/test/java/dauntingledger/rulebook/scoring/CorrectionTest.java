@@ -10,6 +10,7 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.Value;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -106,6 +107,53 @@ class CorrectionTest {
         assertThat(kind.judge(Map.of(R1, Value.typed("13 m"))).score()).isEqualTo(Rational.ZERO);
     }
 
+    /** Reads decisions: {@code a+b} takes b for right at item a, {@code a-b} refuses it, {@code a~2} within 2, a! all, a/ out. */
+    private static Correction read(String text) {
+        ItemId item = new ItemId(text.substring(0, 1));
+        String rest = text.substring(2);
+        return switch (text.charAt(1)) {
+            case '+' -> new Correction.AlsoRight(item, R1, List.of(rest));
+            case '-' -> new Correction.StaysWrong(item, R1, List.of(rest));
+            case '~' -> new Correction.Within(item, R1, Rational.parse(rest));
+            case '!' -> new Correction.AllRight(item);
+            default -> new Correction.TakenOut(item);
+        };
+    }
+
+    private static List<Correction> joined(String decisions) {
+        List<Correction> all = List.of();
+        for (String text : decisions.split(" ")) {
+            all = Correction.joined(all, read(text));
+        }
+        return all;
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "a+x a+y, a+x a+y",
+        "a+x a-x, a-x",
+        "a-x a+x, a+x",
+        "a+x a+x, a+x",
+        "a~1 a~2, a~2",
+        "a+x a~2, a+x a~2",
+        "a+x a~2 a/, a/",
+        "a! a/, a/",
+        "a/ a+x, a+x",
+        "a+x b/ a!, b/ a!",
+        "a/ b/, a/ b/"
+    })
+    void joinSoThatNoneContradictsAnother(String decisions, String inForce) {
+        assertThat(joined(decisions))
+                .containsExactlyElementsOf(Arrays.stream(inForce.split(" "))
+                        .map(CorrectionTest::read)
+                        .toList());
+    }
+
+    @Test
+    void areTakenBackForOneItem() {
+        assertThat(Correction.without(joined("a+x b/ a~2"), new ItemId("a"))).containsExactly(read("b/"));
+    }
+
     @Test
     void saysWhatCannotBeCorrectedSo() {
         Key key = new Key(Map.of(ONE, SampleKeys.choice("a")));
@@ -122,5 +170,8 @@ class CorrectionTest {
                 .hasMessageContaining("more than 0");
         assertThatThrownBy(() -> new Correction.AlsoRight(ONE, R1, List.of()))
                 .isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Correction.AlsoRight(ONE, R1, List.of("x".repeat(1_001))))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("1000 characters");
     }
 }

@@ -19,10 +19,12 @@ import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
+import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.testing.Desk;
 import dauntingledger.rulebook.testing.SamplePapers;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -129,7 +131,7 @@ class ScoreTest {
         desk.chooses("q2", "a", "b");
 
         Score.Explanation explanation =
-                Score.explain(PILOT, desk.sitting().questions().get(new ItemId("q2")));
+                Score.explain(PILOT, desk.sitting().questions().get(new ItemId("q2")), Map.of());
 
         assertThat(explanation.score().item()).isEqualTo(new ItemId("q2"));
         assertThat(explanation.outcomes()).containsKey(ItemKey.SCORE);
@@ -220,6 +222,28 @@ class ScoreTest {
         assertThat(score.sections().getFirst().items())
                 .extracting(Score.OfItem::outcome)
                 .startsWith(Score.Outcome.TAKEN_OUT, Score.Outcome.RIGHT);
+    }
+
+    @Test
+    void areExplainedByWhatAPersonGave() {
+        ItemKey essay = new ItemKey(
+                Map.of(R1, SampleKeys.single("b")),
+                Map.of(
+                        ItemKey.SCORE,
+                        new OutcomeVariable(
+                                OutcomeVariable.NUMBER.initial(), Optional.of(Rational.of(4)), Optional.empty())),
+                List.of(),
+                ItemKey.Judge.PERSON);
+        Key byPerson = new Key(Map.of(new ItemId("q1"), essay));
+        desk.chooses("q1", "b");
+        Question question = desk.sitting().questions().get(new ItemId("q1"));
+
+        assertThat(Score.explain(byPerson, question, Map.of()).score().outcome())
+                .isEqualTo(Score.Outcome.PENDING);
+        Score.OfItem score = Score.explain(byPerson, question, Map.of(new ItemId("q1"), Rational.ONE))
+                .score();
+        assertThat(score.outcome()).isEqualTo(Score.Outcome.PARTLY_RIGHT);
+        assertThat(score.marks()).isEqualTo(question.item().marks().dividedBy(Rational.of(4)));
     }
 
     @Test
