@@ -3,19 +3,20 @@ package dauntingledger.bench;
 import java.util.List;
 import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd]}: prints the figures of the project as a table; without arguments all. */
+/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings]}: prints the figures of the project as a table; without arguments all. */
 public final class Bench {
 
-    private static final Set<String> ALL = Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd");
+    private static final Set<String> ALL =
+            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
         List<String> chosen = args.length == 0
-                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd")
+                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings")
                 : List.of(args);
         if (!ALL.containsAll(chosen)) {
-            System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd]");
+            System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings]");
             System.exit(2);
         }
         Table table = new Table();
@@ -26,6 +27,7 @@ public final class Bench {
                 case "file" -> FileBench.run(table);
                 case "boards" -> BoardBench.run(table);
                 case "crowd" -> BoardBench.runCrowd(table);
+                case "findings" -> FindingsBench.run(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

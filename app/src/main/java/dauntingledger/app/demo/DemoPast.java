@@ -6,10 +6,12 @@ import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ExamPlan;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.exams.Releases;
+import dauntingledger.app.exams.Rooms;
 import dauntingledger.app.exams.Rosters;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
+import dauntingledger.app.ledger.RoomId;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.results.Results;
@@ -33,6 +35,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -42,6 +45,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -57,8 +61,10 @@ class DemoPast {
 
     private static final Logger log = LoggerFactory.getLogger(DemoPast.class);
     private static final long SEED = 4_711;
+    private static final long OTHER_SEED = 815;
     private static final int CLOSED_DAYS_AGO = 3;
     private static final int RELEASED_DAYS_AGO = 31;
+    private static final int BEFORE_DAYS_AGO = 62;
     private static final LocalTime DOORS = LocalTime.of(8, 30);
     private static final LocalTime OPENS = LocalTime.of(9, 0);
     private static final LocalTime ADMISSION_ENDS = LocalTime.of(9, 30);
@@ -80,17 +86,14 @@ class DemoPast {
     /** So many seconds after each other they come; the last before admission ends. */
     private static final long APART = 25;
 
-    private static final List<String> LOGS = List.of(
-            "15:05 Anchusa, off the Hopper Sill, to Marrow Light: the light at Tern Beacon is not burning. Thanked her, called all ships at 15:07, told the lamp keeper at 15:09.",
-            "15:05. Anchusa reports: Tern Beacon dark. Warned the ships in the bay on the calling channel, keeper told.",
-            "Anchusa called about a light that is out. I have passed it on.",
-            "At five past three in the afternoon the vessel Anchusa, lying by the sill, gave notice that Tern Beacon shows no light. Repeated to her, noted, sent as a warning to everybody at 15:06 and again at 15:30.");
-
     /** What those answer to the bad question who know better than its key. */
     private static final List<String> BETTER = List.of("25");
 
     /** By so much the first of a roster is more able than others, so that the demo has somebody who passed. */
     private static final double FIRST = 3;
+
+    /** Whoever is copied from knows little, so that there is something to be seen. */
+    private static final double LEARNED_LITTLE = -2.5;
 
     /** Rosters of more than so many are numbered, shorter ones lettered. */
     private static final int LETTERS = 26;
@@ -105,15 +108,8 @@ class DemoPast {
 
     private static final int MOST_GUESSED = 12;
     private static final double BLANK = 0.04;
-    private static final List<String> REPORTS = List.of(
-            "At 15:02 Anchusa touched the ground on the Hopper Sill. Engine stopped at once, and the rudder was tried. At 15:06 she came off by herself with the rising water. Hull and bilges were looked at and found dry; the rudder turns freely. I ask for a survey by a diver before she goes out again, and for the sounding of the sill to be read anew.",
-            "We touched at 15:02 and were off at 15:06. I looked into the bilges: dry. Please let a diver look at her.",
-            "The ship hit something near the sill in the afternoon. Nothing was broken as far as one could see. We are waiting for orders.",
-            "Report to the Board. Ground touched: Hopper Sill, 15:02. Off: 15:06, by herself. What was done: bilges sounded, steering tried, the mate went round the hull with a lamp. No water. What is to be done: a survey before the next passage.",
-            "It was not my fault, because the buoy was not where the chart says. She came off again after four minutes and the crew is well.",
-            "Anchusa, Hopper Sill. 15:02 aground, 15:06 afloat, no help needed. Bilges dry at 15:10 and at 15:30. She stays at the quay until somebody has looked at her bottom.");
-
     private final Exams exams;
+    private final Rooms rooms;
     private final Rosters rosters;
     private final Candidates candidates;
     private final Appointments appointments;
@@ -129,6 +125,7 @@ class DemoPast {
 
     DemoPast(
             Exams exams,
+            Rooms rooms,
             Rosters rosters,
             Candidates candidates,
             Appointments appointments,
@@ -142,6 +139,7 @@ class DemoPast {
             WallClock wall,
             Clock clock) {
         this.exams = exams;
+        this.rooms = rooms;
         this.rosters = rosters;
         this.candidates = candidates;
         this.appointments = appointments;
@@ -157,11 +155,13 @@ class DemoPast {
     }
 
     void hold(PaperRef licence, PaperRef radio) {
-        Exam toMark = held("Licence examination, autumn", licence, CLOSED_DAYS_AGO, autumn());
+        Exam toMark = held("Licence examination, autumn", licence, CLOSED_DAYS_AGO, autumn(), SEED);
         state(toMark, ExamState.CLOSED);
         marks.giveTo(exams.find(toMark.id()).orElseThrow());
         candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
-        Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES));
+        Exam before = held("Shore radio, two months ago", radio, BEFORE_DAYS_AGO, roster("BW-4030", NAMES), OTHER_SEED);
+        state(before, ExamState.CLOSED);
+        Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES), SEED);
         state(released, ExamState.MARKED);
         results.workOut(exams.find(released.id()).orElseThrow(), "OFF-1");
         state(released, ExamState.RELEASED);
@@ -199,29 +199,42 @@ class DemoPast {
         return lines;
     }
 
-    private Exam held(String title, PaperRef paper, int daysAgo, List<String> people) {
+    private Exam held(String title, PaperRef paper, int daysAgo, List<String> people, long seed) {
         LocalDate day = LocalDate.ofInstant(clock.instant(), wall.zone()).minusDays(daysAgo);
         ExamHours hours = new ExamHours(day, DOORS, OPENS, ADMISSION_ENDS, Optional.empty(), wall.zone());
-        Exam exam = exams.make(new ExamPlan(title, paper, hours, Set.of(), true, Set.of("INV-1")));
-        String file = "number,name\n" + String.join("\n", people) + "\n";
+        List<Rooms.Room> in = people.size() > LETTERS ? rooms.all() : List.of();
+        Set<RoomId> places = in.stream().map(Rooms.Room::id).collect(Collectors.toSet());
+        Exam exam = exams.make(new ExamPlan(title, paper, hours, places, true, Set.of("INV-1")));
+        String file = "number,name,room,seat\n" + String.join("\n", seated(people, in)) + "\n";
         byte[] roster = file.getBytes(StandardCharsets.UTF_8);
         rosters.confirm(
                 exam.id(), rosters.check(exam.id(), "roster.csv", roster).digest());
         Map<ItemId, Double> hard = new HashMap<>();
         Random random = new Random(SEED);
         papers.text(paper).paper().items().forEach(item -> hard.put(item.id(), random.nextGaussian()));
-        sitAll(exams.roster(exam.id()), hours.window().opens(), hard);
+        sitAll(exams.roster(exam.id()), hours.window().opens(), hard, seed);
         return exam;
     }
 
+    /** Returns the lines of a roster with seats, room by room and row by row; who finds none sits at home. */
+    private static List<String> seated(List<String> people, List<Rooms.Room> in) {
+        Iterator<String> seats = in.stream()
+                .flatMap(room -> room.plan().chairs().stream().map(chair -> room.name() + "," + chair))
+                .iterator();
+        return people.stream()
+                .map(one -> one + "," + (seats.hasNext() ? seats.next() : ","))
+                .toList();
+    }
+
     /** All at once, so that what they enter becomes durable together. */
-    private void sitAll(List<Appointment> roster, Instant opens, Map<ItemId, Double> hard) {
+    private void sitAll(List<Appointment> roster, Instant opens, Map<ItemId, Double> hard, long seed) {
         try (ExecutorService people = Executors.newVirtualThreadPerTaskExecutor()) {
             List<Future<?>> sitting = new ArrayList<>();
             for (Appointment one : roster) {
                 int number = sitting.size();
                 int behind = roster.size() > LETTERS && number == COPIED_FROM + 1 ? COPIED_FROM : number;
-                Person who = new Person(new Random(SEED + behind), new Random(-number), behind != number, number == 0);
+                Person who = new Person(
+                        new Random(seed + behind), new Random(-number), behind != number, shift(behind, roster.size()));
                 sitting.add(people.submit(() -> sit(one, opens.plusSeconds(APART * number), hard, who)));
             }
             for (Future<?> one : sitting) {
@@ -234,18 +247,23 @@ class DemoPast {
         }
     }
 
+    /** By how much somebody is more able than others. */
+    private static double shift(int number, int people) {
+        return number == 0 ? FIRST : number == COPIED_FROM && people > LETTERS ? LEARNED_LITTLE : 0;
+    }
+
     /**
      * How somebody answers.
      *
      * @param own what they know and guess
      * @param aside what somebody who copies does by themselves
-     * @param first whether they are the first of the roster
+     * @param shift by how much they are more able than others
      */
-    private record Person(Random own, Random aside, boolean copies, boolean first) {}
+    private record Person(Random own, Random aside, boolean copies, double shift) {}
 
     private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Person who) {
         Random own = who.own();
-        double ability = 0.6 + 1.4 * own.nextGaussian() + (who.first() ? FIRST : 0);
+        double ability = 0.6 + 1.4 * own.nextGaussian() + who.shift();
         Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
                 papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()));
         sittings.throughAll(sitting, at, item -> {
@@ -253,6 +271,11 @@ class DemoPast {
             boolean able = own.nextDouble() < share;
             boolean blank = own.nextDouble() < BLANK;
             Random guesses = new Random(own.nextLong());
+            boolean copied = who.copies() && item.interactions().stream().anyMatch(ExtendedText.class::isInstance);
+            if (copied) {
+                return DemoAnswers.giving(
+                        item, interaction -> List.of(DemoTexts.retold(DemoTexts.written(item.id(), guesses))));
+            }
             Random choosing = who.copies() && who.aside().nextDouble() > COPIES ? who.aside() : guesses;
             return blank
                     ? DemoAnswers.looking(item)
@@ -272,8 +295,7 @@ class DemoPast {
             Map<ItemId, Map<ResponseId, List<String>>> right,
             Random random) {
         if (interaction instanceof ExtendedText) {
-            List<String> texts = item.id().value().equals("log-entry") ? LOGS : REPORTS;
-            return List.of(texts.get(random.nextInt(texts.size())));
+            return List.of(DemoTexts.written(item.id(), random));
         }
         return knows ? DemoAnswers.knowing(item, interaction, right) : wrong(interaction, random);
     }

@@ -19,8 +19,8 @@ import tools.jackson.databind.json.JsonMapper;
  * {@code bin/paper check PACKAGE} prints what is wrong with a package, one finding a line; {@code bin/paper score PACKAGE
  * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
  * result of each candidate, all of them being one cohort; {@code bin/paper statistics PACKAGE RESPONSES.csv} what
- * their scores say of the questions. All take {@code --key KEY.json}, what was decided about the key
- * after the exam. A package is a zip file, or the folder that is zipped.
+ * their scores say of the questions. These take {@code --key KEY.json}, what was decided about the key
+ * after the exam. {@code bin/paper similar PACKAGE RESPONSES.csv --item ID} prints who wrote alike in answer to an item. A package is a zip file, or the folder that is zipped.
  */
 public final class PaperCommand {
 
@@ -49,6 +49,9 @@ public final class PaperCommand {
             if (isSheet("statistics", args)) {
                 return sheet(out, args, ResponseSheet::statistics);
             }
+            if (args.length == 5 && args[0].equals("similar") && args[3].equals("--item")) {
+                return sheet(out, args, sheet -> sheet.similar(args[4]));
+            }
             if (isSheet("results", args)) {
                 return sheet(out, args, ResponseSheet::results);
             }
@@ -59,7 +62,8 @@ public final class PaperCommand {
         System.err.println("Give a package to check: bin/paper check PACKAGE, or a package and responses, to score "
                 + "each (bin/paper score PACKAGE RESPONSES.csv) or to work out the results of all as one cohort (bin/paper"
                 + " results PACKAGE RESPONSES.csv), or to say what the scores tell of the questions (bin/paper statistics PACKAGE"
-                + " RESPONSES.csv); to each of these, add --key KEY.json for a key that was corrected. The"
+                + " RESPONSES.csv); to each of these, add --key KEY.json for a key that was corrected. To compare what was written in"
+                + " answer to an item: bin/paper similar PACKAGE RESPONSES.csv --item ID. The"
                 + " package is a zip file or a folder.");
         return UNUSABLE;
     }
@@ -90,7 +94,8 @@ public final class PaperCommand {
         Path responses = Path.of(args[2]);
         try {
             ReadPaper paper = PackageFile.readAll(Path.of(args[1]));
-            ReadPaper judging = args.length == 5 ? corrected(paper, Path.of(args[4])) : paper;
+            ReadPaper judging =
+                    args.length == 5 && args[3].equals("--key") ? corrected(paper, Path.of(args[4])) : paper;
             out.print(printed.apply(ResponseSheet.read(judging, Files.readString(responses))));
             return GOOD;
         } catch (PackageRefusedException e) {
@@ -101,6 +106,9 @@ public final class PaperCommand {
             return UNUSABLE;
         } catch (MalformedDataException e) {
             System.err.println(args[4] + ": " + e.getMessage());
+            return UNUSABLE;
+        } catch (IllegalArgumentException e) {
+            System.err.println("--item: " + e.getMessage());
             return UNUSABLE;
         }
     }

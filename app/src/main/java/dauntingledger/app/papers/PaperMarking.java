@@ -3,11 +3,13 @@ package dauntingledger.app.papers;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +46,35 @@ public final class PaperMarking {
      */
     public Score score(Sitting sitting, Map<ItemId, Rational> given) {
         return Score.of(paper.key(), sitting, given);
+    }
+
+    /** Returns what a blank sheet comes to; what counts for nobody is no part of the most. */
+    public Score blank() {
+        return Score.of(
+                paper.in("").paper(),
+                item -> Score.item(item, paper.key().of(item.id()), true, () -> {
+                    throw new IllegalStateException("nothing is judged of a blank sheet");
+                }));
+    }
+
+    /**
+     * Returns an item's own SCORE; empty while an answer waits for a person, and where the item counts for nobody.
+     *
+     * @param given what people gave to the items of this sitting
+     */
+    public Optional<Rational> ownScore(Question question, Map<ItemId, Rational> given) {
+        ItemId item = question.item().id();
+        ItemKey key = paper.key().of(item);
+        boolean blank = question.completeness() == Interaction.Completeness.BLANK;
+        if (key.judge() == ItemKey.Judge.PERSON) {
+            return blank ? Optional.of(Rational.ZERO) : Optional.ofNullable(given.get(item));
+        }
+        return key.ownScore(blank, () -> key.judge(question.work().responses()));
+    }
+
+    /** Returns whether an option is a right response or a part of one. */
+    public boolean wants(ItemId item, ResponseId response, String option) {
+        return paper.key().of(item).wants(response, option);
     }
 
     /** Returns who works out the score of an item. */

@@ -14,7 +14,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jsoup.Jsoup;
 
 /**
  * A paper in one language, with the words and figures that candidates read. All HTML in it is well formed and made of
@@ -48,6 +50,16 @@ public record PaperText(
     /** Returns what a question says, without what is answered in it, as HTML. */
     public List<String> prose(ItemId item) {
         return parts(item, Part.Html.class).map(Part.Html::html).toList();
+    }
+
+    /** Returns all that is read at a question, what it is about too, as plain text without its options. */
+    public String plain(ItemId item) {
+        Stream<String> about = Optional.ofNullable(items.get(item)).stream()
+                .flatMap(text -> text.stimuli().stream())
+                .map(Stimulus::html);
+        return Stream.concat(about, prose(item).stream())
+                .map(html -> Jsoup.parseBodyFragment(html).text())
+                .collect(Collectors.joining("\n"));
     }
 
     /** Returns the options of all choices of a question, with their letters as the paper has them. */

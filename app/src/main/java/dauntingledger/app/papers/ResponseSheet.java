@@ -5,11 +5,13 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.results.Cohort;
 import dauntingledger.rulebook.scoring.ItemKey;
 import dauntingledger.rulebook.scoring.Score;
+import dauntingledger.rulebook.similarity.TextComparison;
 import dauntingledger.rulebook.statistics.Statistics;
 import java.io.IOException;
 import java.io.StringReader;
@@ -17,11 +19,14 @@ import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -36,6 +41,7 @@ final class ResponseSheet {
     private static final List<String> COLUMNS = List.of("candidate", "item", "variable", "value");
     private static final String COHORT_COLUMNS = "candidate,score,max,percentile,outcome";
     private static final String STATISTICS_COLUMNS = "item,n,blank,facility,discrimination";
+    private static final String SIMILAR_COLUMNS = "candidate,candidate,share";
     private static final int STATISTICS_DECIMALS = 4;
     private static final String RESULT_COLUMNS = "candidate,item,score,max,state";
     /** The one place where a score of this sheet is rounded: a third is 0.3333333333. */
@@ -43,11 +49,16 @@ final class ResponseSheet {
 
     private final ReadPaper paper;
     private final List<Item> items;
+    private final Map<String, ItemId> names = new HashMap<>();
     private final Map<String, Map<ItemId, Map<ResponseId, List<String>>>> given = new LinkedHashMap<>();
+    /** Each answer once, so that what thousands chose takes the room of one. */
+    private final Map<Map<ResponseId, List<String>>, Map<ResponseId, List<String>>> once = new HashMap<>();
 
     private ResponseSheet(ReadPaper paper) {
         this.paper = paper;
         this.items = paper.in("").paper().items().toList();
+        names.putAll(paper.ownNames());
+        items.forEach(item -> names.put(item.id().value(), item.id()));
     }
 
     /**
@@ -86,29 +97,45 @@ final class ResponseSheet {
             throw new MalformedSheetException(
                     line, "a row has " + COLUMNS.size() + " values, but this has " + row.size());
         }
-        ItemId item = item(row.get("item"), line);
+        ItemId item = item(row.get("item"))
+                .orElseThrow(
+                        () -> new MalformedSheetException(line, "the paper has no item '" + row.get("item") + "'"));
         ItemKey key = paper.key().of(item);
-        ResponseId response = key.responses().keySet().stream()
-                .filter(one -> one.value().equals(row.get("variable")))
-                .findFirst()
-                .orElseThrow(() -> new MalformedSheetException(
-                        line, "item '" + item + "' has no response '" + row.get("variable") + "'"));
-        List<String> values = given.computeIfAbsent(row.get("candidate"), candidate -> new LinkedHashMap<>())
-                .computeIfAbsent(item, none -> new LinkedHashMap<>())
-                .computeIfAbsent(response, none -> new ArrayList<>());
-        if (!row.get("value").isEmpty()) {
-            values.add(row.get("value"));
+        ResponseId response = response(item, key, row.get("variable"), line);
+        given.computeIfAbsent(row.get("candidate"), candidate -> new HashMap<>())
+                .merge(item, answer(response, row.get("value")), this::joined);
+    }
+
+    private static ResponseId response(ItemId item, ItemKey key, String name, int line) {
+        for (ResponseId response : key.responses().keySet()) {
+            if (response.value().equals(name)) {
+                return response;
+            }
         }
+        throw new MalformedSheetException(line, "item '" + item + "' has no response '" + name + "'");
+    }
+
+    private Map<ResponseId, List<String>> answer(ResponseId response, String value) {
+        return once(Map.of(response, value.isEmpty() ? List.of() : List.of(value)));
+    }
+
+    private Map<ResponseId, List<String>> joined(
+            Map<ResponseId, List<String>> before, Map<ResponseId, List<String>> more) {
+        Map<ResponseId, List<String>> joined = new LinkedHashMap<>(before);
+        more.forEach((response, values) -> joined.merge(
+                response,
+                values,
+                (one, other) -> Stream.concat(one.stream(), other.stream()).toList()));
+        return once(Map.copyOf(joined));
+    }
+
+    private Map<ResponseId, List<String>> once(Map<ResponseId, List<String>> answer) {
+        return once.computeIfAbsent(answer, same -> same);
     }
 
     /** An item is named as the test refers to it, or as it calls itself. */
-    private ItemId item(String name, int line) {
-        return items.stream()
-                .map(Item::id)
-                .filter(id -> id.value().equals(name))
-                .findFirst()
-                .or(() -> Optional.ofNullable(paper.ownNames().get(name)))
-                .orElseThrow(() -> new MalformedSheetException(line, "the paper has no item '" + name + "'"));
+    private Optional<ItemId> item(String name) {
+        return Optional.ofNullable(names.get(name));
     }
 
     /** Returns what every item is worth for every candidate as CSV: {@value #RESULT_COLUMNS}. */
@@ -169,6 +196,37 @@ final class ResponseSheet {
         return out.append(CSVFormat.RFC4180.format("alpha", alpha)).append('\n').toString();
     }
 
+    /**
+     * Returns the pairs of candidates whose texts in answer to an item share something, the most similar first, as CSV:
+     * {@value #SIMILAR_COLUMNS}, the share being that of the smaller one's fingerprints.
+     *
+     * @throws IllegalArgumentException if the paper has no such item, or it is not answered in sentences
+     */
+    String similar(String name) {
+        ItemId item =
+                item(name).orElseThrow(() -> new IllegalArgumentException("the paper has no item '" + name + "'"));
+        boolean written = items.stream()
+                .filter(one -> one.id().equals(item))
+                .flatMap(one -> one.interactions().stream())
+                .anyMatch(ExtendedText.class::isInstance);
+        if (!written) {
+            throw new IllegalArgumentException("item '" + item + "' is not answered in sentences, so there is nothing"
+                    + " to compare; name one with an extended text");
+        }
+        Map<String, String> texts = new TreeMap<>();
+        given.forEach((candidate, answers) -> texts.put(
+                candidate,
+                answers.getOrDefault(item, Map.of()).values().stream()
+                        .flatMap(List::stream)
+                        .collect(Collectors.joining("\n"))));
+        StringBuilder out = new StringBuilder(SIMILAR_COLUMNS).append('\n');
+        TextComparison.of(texts, paper.in("").plain(item))
+                .pairs(Integer.MAX_VALUE)
+                .forEach(pair -> out.append(CSVFormat.RFC4180.format(pair.one(), pair.other(), figure(pair.share())))
+                        .append('\n'));
+        return out.toString();
+    }
+
     private static String figure(Rational number) {
         return number.rounded(STATISTICS_DECIMALS).toPlainString();
     }
@@ -179,21 +237,21 @@ final class ResponseSheet {
 
     private Statistics.Scores scores(ItemId item) {
         ItemKey key = paper.key().of(item);
+        Map<Map<ResponseId, List<String>>, Rational> known = new HashMap<>();
         List<Rational> scores = new ArrayList<>();
         int blank = 0;
         for (Map<ItemId, Map<ResponseId, List<String>>> answers : given.values()) {
             Map<ResponseId, List<String>> own = answers.getOrDefault(item, Map.of());
             blank += isBlank(own) ? 1 : 0;
-            scores.add(score(key, own));
+            scores.add(known.computeIfAbsent(own, answer -> score(key, answer)));
         }
         return new Statistics.Scores(item, key.most(), scores, blank);
     }
 
     /** Returns the item's own SCORE by its key. */
     private static Rational score(ItemKey key, Map<ResponseId, List<String>> answers) {
-        return key.judge() == ItemKey.Judge.ALL_RIGHT && !isBlank(answers)
-                ? key.most()
-                : key.judgeRead(values(key, answers)).score();
+        ItemKey.Judgement judgement = key.judgeRead(values(key, answers));
+        return key.ownScore(isBlank(answers), () -> judgement).orElseGet(judgement::score);
     }
 
     private Score.OfItem marked(Item item, Map<ResponseId, List<String>> answers) {

@@ -3,7 +3,6 @@ package dauntingledger.app.results;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.office.ExamPages;
 import dauntingledger.app.words.Words;
-import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.scoring.Correction;
@@ -30,8 +29,7 @@ class KeyPages {
 
     /** What is right is shown to nobody before the exam is over. */
     boolean isOpen(Exam exam) {
-        ExamState state = exam.state(clock.instant());
-        return state == ExamState.CLOSED || state == ExamState.MARKED || state == ExamState.RELEASED;
+        return exam.state(clock.instant()).isOver();
     }
 
     /** @throws ResponseStatusException 404 if there is no such exam, or its key is not shown */

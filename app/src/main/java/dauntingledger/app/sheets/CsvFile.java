@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.QuoteMode;
@@ -12,6 +13,8 @@ import org.springframework.http.HttpHeaders;
 
 /** A list that is taken out as CSV by RFC 4180, with cells that no spreadsheet runs. */
 public final class CsvFile implements AutoCloseable {
+
+    private static final Pattern NUMBER = Pattern.compile("-\\d+(\\.\\d+)?");
 
     private final CSVPrinter out;
 
@@ -37,9 +40,11 @@ public final class CsvFile implements AutoCloseable {
         out.printRecord(cells.stream().map(CsvFile::harmless));
     }
 
-    /** Keeps a spreadsheet from running a cell: one that begins with a sign of a formula gets an apostrophe. */
+    /** Keeps a spreadsheet from running a cell: one that begins with a sign of a formula, and is no number, gets an apostrophe. */
     static String harmless(String text) {
-        boolean runs = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0;
+        boolean runs = !text.isEmpty()
+                && "=+-@\t\r".indexOf(text.charAt(0)) >= 0
+                && !NUMBER.matcher(text).matches();
         return runs ? "'" + text : text;
     }
 

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -168,6 +169,29 @@ class PaperCommandTest {
                 .noneMatch(line -> line.startsWith("log-entry"))
                 .anyMatch(line -> line.matches("wreck-mark,4,4,0\\.0000,"));
         assertThat(lines.getLast()).matches("alpha,0\\.\\d{4}");
+    }
+
+    @Test
+    void comparesWhatWasWrittenInAnswerToAnItem() throws IOException {
+        String copied = "Anchusa lay by the sill when she called us; her master had seen the beacon dark since noon.";
+        String csv = HEAD + "C,log-entry,RESPONSE,\"" + copied + "\"\nA,log-entry,RESPONSE,\"First: "
+                + copied.toUpperCase(Locale.ROOT) + " That is all.\"\n"
+                + "B,log-entry,RESPONSE,\"I noted the hour, read it back, and warned whoever was in the bay.\"\n"
+                + "D,goes-first,R1,A\n";
+        assertThat(run("similar", packed(Packages.demo()), written(csv), "--item", "log-entry"))
+                .isZero();
+        assertThat(printed()).matches("candidate,candidate,share\nA,C,(1\\.0000|0\\.9\\d{3})\n");
+    }
+
+    @Test
+    void comparesNothingWhereNobodyWritesSentences() throws IOException {
+        String responses = written(HEAD + "A,goes-first,R1,A\n");
+        assertThat(run("similar", packed(Packages.demo()), responses, "--item", "goes-first"))
+                .isEqualTo(2);
+        assertThat(run("similar", packed(Packages.demo()), responses, "--item", "none-such"))
+                .isEqualTo(2);
+        assertThat(run("similar", packed(Packages.demo()), responses)).isEqualTo(2);
+        assertThat(printed()).isEmpty();
     }
 
     @Test

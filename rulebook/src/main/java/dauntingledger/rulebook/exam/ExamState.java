@@ -98,6 +98,11 @@ public enum ExamState {
         return this != DRAFT && this != PUT_AWAY;
     }
 
+    /** Returns whether nobody sits it any more, and it is not put away: what is right can be shown to those who work here. */
+    public boolean isOver() {
+        return this == CLOSED || this == MARKED || this == RELEASED;
+    }
+
     /** Returns whether the roster, the places and the hours can still be changed. */
     public boolean isOpenToChange() {
         return this == DRAFT || this == ANNOUNCED || this == RUNNING;

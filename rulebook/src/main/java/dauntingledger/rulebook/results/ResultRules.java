@@ -107,12 +107,22 @@ public record ResultRules(
         }
     }
 
+    /** Returns the least mark that the total has to reach, of {@code most}; empty where no rule asks for one. */
+    public Optional<Rational> passMark(Rational most) {
+        return pass.stream()
+                .filter(PassRule.Total.class::isInstance)
+                .map(rule -> ((PassRule.Total) rule).bar())
+                .filter(bar -> bar.kind() != Bar.Kind.PERCENTILE)
+                .map(bar -> bar.marksOf(most))
+                .max(Rational::compareTo);
+    }
+
     SectionRule rule(SectionId section) {
         return sections.getOrDefault(section, SectionRule.PLAIN);
     }
 
     /** Returns what {@code score} comes to by itself, whatever others have. */
-    Marks marks(Score score) {
+    public Marks marks(Score score) {
         List<Marks.OfSection> all = score.sections().stream().map(this::section).toList();
         Set<SectionId> counting = new HashSet<>();
         all.stream()

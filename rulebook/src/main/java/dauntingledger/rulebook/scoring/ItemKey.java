@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 
 /**
@@ -104,6 +105,29 @@ public record ItemKey(
     public boolean accepts(ResponseId response, Value entered) {
         ResponseKey judged = requireNonNull(responses.get(response));
         return judged.right().isPresent() && isRight(response, judged.read(entered));
+    }
+
+    /** Returns whether an option is a right response or a part of one. */
+    public boolean wants(ResponseId response, String option) {
+        ResponseKey judged = requireNonNull(responses.get(response));
+        return judged.right().filter(right -> right.elements().contains(option)).isPresent()
+                || judged.correct().cardinality() == Value.Cardinality.SINGLE
+                        && accepts(response, judged.correct().with(List.of(option)));
+    }
+
+    /**
+     * Returns the item's own SCORE as far as nobody is asked for it: empty where a person marks it, and where it counts for
+     * nobody.
+     *
+     * @param blank whether nothing was entered
+     * @param judgement what the rules make of what was entered
+     */
+    public Optional<Rational> ownScore(boolean blank, Supplier<Judgement> judgement) {
+        return switch (judge) {
+            case PERSON, TAKEN_OUT -> Optional.empty();
+            case ALL_RIGHT -> Optional.of(blank ? judgement.get().score() : most());
+            case RULES -> Optional.of(judgement.get().score());
+        };
     }
 
     /**

@@ -5,7 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import java.math.BigDecimal;
-import java.util.Collections;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -50,47 +50,38 @@ public record Statistics(List<OfItem> items, Optional<Rational> alpha) {
 
     /** @throws IllegalArgumentException if the items do not have scores of equally many candidates */
     public static Statistics of(List<Scores> items) {
-        List<Rational> totals = totals(items);
-        List<OfItem> all = items.stream().map(item -> item(item, totals)).toList();
-        return new Statistics(all, alpha(items, totals));
-    }
-
-    private static List<Rational> totals(List<Scores> items) {
-        List<Rational> totals = items.isEmpty()
-                ? List.of()
-                : Collections.nCopies(items.getFirst().scores().size(), Rational.ZERO);
-        for (Scores item : items) {
-            if (item.scores().size() != totals.size()) {
-                throw new IllegalArgumentException("items must have scores of " + totals.size()
-                        + " candidates each, but '" + item.item() + "' has "
-                        + item.scores().size());
-            }
-            totals = Correlation.sums(totals, item.scores());
+        int candidates = items.isEmpty() ? 0 : items.getFirst().scores().size();
+        items.forEach(item -> requireScores(item, candidates));
+        List<Column> columns = Column.all(items.stream().map(Scores::scores).toList());
+        Column totals = Column.totals(columns, candidates);
+        List<OfItem> all = new ArrayList<>();
+        for (int i = 0; i < items.size(); i++) {
+            Scores item = items.get(i);
+            Column scores = columns.get(i);
+            all.add(new OfItem(
+                    item.item(),
+                    candidates,
+                    item.blank(),
+                    scores.mean().dividedBy(item.most()),
+                    scores.correlation(totals.minus(scores))));
         }
-        return totals;
+        return new Statistics(all, alpha(columns, totals));
     }
 
-    private static OfItem item(Scores item, List<Rational> totals) {
-        int number = item.scores().size();
-        Rational sum = item.scores().stream().reduce(Rational.ZERO, Rational::plus);
-        List<Rational> others = Correlation.sums(
-                totals, item.scores().stream().map(Rational::negated).toList());
-        return new OfItem(
-                item.item(),
-                number,
-                item.blank(),
-                number == 0 ? Rational.ZERO : sum.dividedBy(item.most().times(Rational.of(number))),
-                Correlation.of(item.scores(), others));
+    private static void requireScores(Scores item, int candidates) {
+        if (item.scores().size() != candidates) {
+            throw new IllegalArgumentException("items must have scores of " + candidates + " candidates each, but '"
+                    + item.item() + "' has " + item.scores().size());
+        }
     }
 
-    private static Optional<Rational> alpha(List<Scores> items, List<Rational> totals) {
-        Rational whole = Correlation.variance(totals);
-        if (items.size() < 2 || whole.isZero()) {
+    private static Optional<Rational> alpha(List<Column> columns, Column totals) {
+        Rational whole = totals.variance();
+        if (columns.size() < 2 || whole.isZero()) {
             return Optional.empty();
         }
-        Rational parts =
-                items.stream().map(item -> Correlation.variance(item.scores())).reduce(Rational.ZERO, Rational::plus);
-        Rational number = Rational.of(items.size());
+        Rational parts = columns.stream().map(Column::variance).reduce(Rational.ZERO, Rational::plus);
+        Rational number = Rational.of(columns.size());
         return Optional.of(
                 number.dividedBy(number.minus(Rational.ONE)).times(Rational.ONE.minus(parts.dividedBy(whole))));
     }

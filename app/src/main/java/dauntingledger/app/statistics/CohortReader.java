@@ -1,0 +1,134 @@
+package dauntingledger.app.statistics;
+
+import dauntingledger.app.exams.Exam;
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.marking.GivenMarks;
+import dauntingledger.app.marking.HandedIn;
+import dauntingledger.app.marking.KeyVersions;
+import dauntingledger.app.papers.PaperMarking;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.statistics.CohortFindings.AlikeTexts;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.results.Marks;
+import dauntingledger.rulebook.results.ResultRules;
+import dauntingledger.rulebook.similarity.TextComparison;
+import dauntingledger.rulebook.similarity.WrongAgreement;
+import dauntingledger.rulebook.statistics.ExamStatistics;
+import dauntingledger.rulebook.statistics.Participant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** Goes through the cohort of an exam once, and works out what its answers tell. */
+@Component
+class CohortReader {
+
+    /** So many pairs are kept of each list; nobody looks at more. */
+    private static final int MOST_PAIRS = 100;
+
+    private final HandedIn handedIn;
+    private final GivenMarks marks;
+    private final KeyVersions keys;
+    private final Papers papers;
+
+    CohortReader(HandedIn handedIn, GivenMarks marks, KeyVersions keys, Papers papers) {
+        this.handedIn = handedIn;
+        this.marks = marks;
+        this.keys = keys;
+        this.papers = papers;
+    }
+
+    /** What is kept of one candidate while all are gone through. */
+    private record Sat(String candidate, Participant participant, int[] wrong, Map<ItemId, String> texts) {}
+
+    CohortFindings read(Exam exam) {
+        PaperMarking marking = keys.marking(exam);
+        Map<SittingId, Map<ItemId, Rational>> given = marks.of(exam, marking);
+        ResultRules rules = papers.results(exam.paper());
+        PaperText text = papers.text(exam.paper());
+        AnswerReader answers = new AnswerReader(marking, text.paper().items().toList());
+        List<Sat> cohort = handedIn.of(exam)
+                .map(one -> {
+                    Map<ItemId, Rational> own =
+                            given.getOrDefault(one.appointment().sitting(), Map.of());
+                    Marks total = rules.marks(marking.score(one.sitting(), own));
+                    Participant participant = new Participant(
+                            Granted.group(one.appointment().terms().accommodations()),
+                            total.total(),
+                            total.sections().stream()
+                                    .map(Marks.OfSection::marks)
+                                    .toList(),
+                            answers.attempts(one.sitting(), own));
+                    return new Sat(
+                            one.appointment().candidate(),
+                            participant,
+                            answers.wrong(one.sitting()),
+                            answers.texts(one.sitting()));
+                })
+                .sorted(Comparator.comparing(Sat::candidate))
+                .toList();
+        return findings(text, rules.marks(marking.blank()), rules, answers, cohort);
+    }
+
+    private static CohortFindings findings(
+            PaperText text, Marks nobody, ResultRules rules, AnswerReader answers, List<Sat> cohort) {
+        ExamStatistics.Shape shape =
+                new ExamStatistics.Shape(nobody.most(), sections(text, nobody), answers.questions());
+        WrongAgreement agreement = WrongAgreement.of(
+                answers.choices(),
+                cohort.stream()
+                        .map(sat -> new WrongAgreement.Answers(sat.candidate(), sat.wrong()))
+                        .toList());
+        Map<ItemId, TextComparison> comparisons = comparisons(text, cohort);
+        Map<ItemId, Set<Long>> common = new HashMap<>();
+        comparisons.forEach((item, comparison) -> common.put(item, comparison.common()));
+        return new CohortFindings(
+                ExamStatistics.of(shape, cohort.stream().map(Sat::participant).toList()),
+                nobody.most(),
+                nobody.sections().stream().map(Marks.OfSection::most).toList(),
+                rules.passMark(nobody.most()),
+                common,
+                alike(comparisons),
+                agreement.pairs(MOST_PAIRS),
+                agreement.compared());
+    }
+
+    private static List<ExamStatistics.Section> sections(PaperText text, Marks nobody) {
+        List<ExamStatistics.Section> sections = new ArrayList<>();
+        text.paper()
+                .sections()
+                .forEach(section -> sections.add(new ExamStatistics.Section(
+                        section.questions(),
+                        nobody.sections().get(sections.size()).most())));
+        return sections;
+    }
+
+    /** Compares what was written in answer to each question; blanks are none. */
+    private static Map<ItemId, TextComparison> comparisons(PaperText text, List<Sat> cohort) {
+        Map<ItemId, Map<String, String>> texts = new LinkedHashMap<>();
+        cohort.forEach(sat -> sat.texts()
+                .forEach((item, own) ->
+                        texts.computeIfAbsent(item, none -> new HashMap<>()).put(sat.candidate(), own)));
+        Map<ItemId, TextComparison> comparisons = new LinkedHashMap<>();
+        texts.forEach((item, of) -> comparisons.put(item, TextComparison.of(of, text.plain(item))));
+        return comparisons;
+    }
+
+    private static List<AlikeTexts> alike(Map<ItemId, TextComparison> comparisons) {
+        return comparisons.entrySet().stream()
+                .flatMap(one ->
+                        one.getValue().pairs(MOST_PAIRS).stream().map(pair -> new AlikeTexts(one.getKey(), pair)))
+                .sorted(Comparator.comparing(AlikeTexts::suspect)
+                        .thenComparing(AlikeTexts::strength)
+                        .reversed())
+                .limit(MOST_PAIRS)
+                .toList();
+    }
+}
