@@ -7,6 +7,7 @@ import { Keys } from './keys.js';
 import { Layout } from './layout.js';
 import { itemsOf, Leaving } from './leaving.js';
 import { Cells } from './cells.js';
+import { Checking } from './checking.js';
 import { Panes } from './panes.js';
 import { Presses } from './presses.js';
 import { Review } from './review.js';
@@ -70,10 +71,16 @@ export class BlockPage {
     this.presses = new Presses(this);
     this.below = new Below(this);
     this.way = new Way(this);
+    this.checking = new Checking(sitting, {
+      act: (item) => this.act('checked', { item }),
+      anyChecked: () => [...this.states.values()].some(({ seal }) => seal === 'checked'),
+      shown: () => this.below.draw(),
+    });
     this.sheets = new Sheets(this.questions, sitting, words, {
       answers: this.answers,
       panes: this.panes,
       enter: (item) => this.presses.enterAnswer(item),
+      checking: this.checking,
     });
   }
 

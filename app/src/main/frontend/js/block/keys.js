@@ -16,6 +16,7 @@ const ACTIONS = {
   p: 'whole',
   f: 'focus',
   k: 'case',
+  v: 'check',
   '?': 'keys',
 };
 const TYPED_IN = 'input, textarea, select, .panel, .inkbar, .tool-panel';

@@ -6,13 +6,14 @@ const FETCH_AGAIN = 1_000;
 
 export class Sheets {
   /** @param questions elements by question; @param enter enters the answer of one, where that is done by a press */
-  constructor(questions, sitting, words, { answers, panes, enter }) {
+  constructor(questions, sitting, words, { answers, panes, enter, checking }) {
     this.questions = questions;
     this.sitting = sitting;
     this.words = words;
     this.answers = answers;
     this.panes = panes;
     this.enter = enter;
+    this.checking = checking;
     this.drawn = new Map();
     this.unknown = new Set([...questions.keys()].filter((item) => questions.get(item).dataset.unknown));
     this.asked = new Set();
@@ -24,6 +25,7 @@ export class Sheets {
   }
 
   bind(sheet, item) {
+    this.checking.bind(sheet, item);
     this.answers.bind(sheet, item);
     this.panes.bind(sheet);
     sheet.querySelector('[data-enter]')?.addEventListener('click', () => this.enter(item));
@@ -79,6 +81,7 @@ export class Sheets {
       this.panes.met(sheet);
     }
     this.drawEntering(question, sheet);
+    this.checking.draw(question, sheet);
     this.answers.draw(sheet, question);
   }
 

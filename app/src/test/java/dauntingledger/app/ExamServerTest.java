@@ -94,10 +94,11 @@ public abstract class ExamServerTest {
     protected Appointment newAppointment(String paper, Terms terms) {
         String number = "BW-" + NUMBERS.incrementAndGet();
         candidates.register(number, "Test Candidate", PIN, "a");
-        return appointments.make(number, latest(paper), "7", terms);
+        return appointments.make(number, paper(paper), "7", terms);
     }
 
-    private PaperRef latest(String paper) {
+    /** Returns the latest version of a paper of the demo. */
+    protected PaperRef paper(String paper) {
         return papers.latest().stream()
                 .filter(ref -> ref.id().value().equals(paper))
                 .findFirst()

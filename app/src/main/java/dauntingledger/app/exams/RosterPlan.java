@@ -149,6 +149,7 @@ final class RosterPlan {
                                 exam.code(room),
                                 granted(Accommodations.NONE, line),
                                 Terms.Display.OWN,
+                                Optional.empty(),
                                 Optional.empty()),
                         room,
                         line),

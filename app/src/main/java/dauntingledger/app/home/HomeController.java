@@ -19,6 +19,7 @@ import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -30,6 +31,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -88,6 +91,7 @@ class HomeController {
      * @param when day and time, or empty for practice
      * @param hours what the hours of admission are, in a sentence
      * @param checks whether the station can be checked beforehand
+     * @param mode how it is practised; empty for an exam
      */
     record Card(
             String sitting,
@@ -104,7 +108,8 @@ class HomeController {
             List<String> granted,
             boolean checks,
             String checked,
-            boolean result) {
+            boolean result,
+            String mode) {
 
         public boolean isEnterable() {
             return state == State.OPEN || state == State.IN_PROGRESS || state == State.DECLINED_OPEN;
@@ -120,8 +125,8 @@ class HomeController {
         }
     }
 
-    /** A paper to practise with, as often as one likes. */
-    record Practice(String paper, String title, Purpose purpose, int questions, String length) {}
+    /** A paper to practise with, as often as one likes, in one of {@code modes}. */
+    record Practice(String paper, String title, Purpose purpose, int questions, String length, List<String> modes) {}
 
     /** What can be done with a sitting. */
     enum State {
@@ -158,12 +163,20 @@ class HomeController {
         }
         Instant now = clock.instant();
         Candidate candidate = candidates.find(principal.getName()).orElseThrow();
+        Set<SittingId> practised = appointments.practised(candidate.number()).stream()
+                .map(Appointment::sitting)
+                .collect(Collectors.toSet());
         List<Card> cards = appointments.of(candidate.number()).stream()
+                .filter(appointment -> !practised.contains(appointment.sitting()))
                 .map(appointment -> card(appointment, now))
                 .toList();
         model.addAttribute("candidate", candidate);
         model.addAttribute("official", of(cards, Purpose.OFFICIAL));
-        model.addAttribute("practised", of(cards, Purpose.PRACTICE));
+        List<Card> practising = of(cards, Purpose.PRACTICE);
+        model.addAttribute(
+                "begun", practising.stream().filter(card -> !card.isOver()).toList());
+        model.addAttribute("over", practising.stream().filter(Card::isOver).toList());
+        model.addAttribute("runs", practised.size());
         model.addAttribute("practice", practice());
         return "home";
     }
@@ -205,7 +218,11 @@ class HomeController {
                         (int) text.paper().items().count(),
                         text.paper().length().isZero()
                                 ? ""
-                                : words.span(text.paper().length())))
+                                : words.span(text.paper().length()),
+                        text.paper().rules().practice().stream()
+                                .flatMap(practice -> practice.modes().stream())
+                                .map(PlainNames::name)
+                                .toList()))
                 .toList();
     }
 
@@ -242,7 +259,8 @@ class HomeController {
                 sitting.route().progress() == Progress.HANDED_IN
                         && exams.of(appointment)
                                 .flatMap(exam -> releases.toldSince(exam, appointment))
-                                .isPresent());
+                                .isPresent(),
+                appointment.terms().practised().map(PlainNames::name).orElse(""));
     }
 
     private PaperText text(Appointment appointment) {

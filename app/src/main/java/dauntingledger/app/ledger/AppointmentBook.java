@@ -6,6 +6,7 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.accommodation.Accommodations;
+import dauntingledger.rulebook.sitting.Progress;
 import jakarta.persistence.EntityManager;
 import java.security.SecureRandom;
 import java.time.Instant;
@@ -201,6 +202,19 @@ class AppointmentBook implements Appointments {
         return entities.createQuery(
                         "from SittingRecord where candidate = :candidate and shown order by id", SittingRecord.class)
                 .setParameter("candidate", candidate)
+                .getResultStream()
+                .map(record -> record.appointment(json))
+                .toList();
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Appointment> practised(String candidate) {
+        return entities.createQuery(
+                        "from SittingRecord where candidate = :candidate and practised <> '' and progress = :over order by id",
+                        SittingRecord.class)
+                .setParameter("candidate", candidate)
+                .setParameter("over", Progress.HANDED_IN)
                 .getResultStream()
                 .map(record -> record.appointment(json))
                 .toList();

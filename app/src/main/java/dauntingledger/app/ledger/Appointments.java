@@ -62,6 +62,9 @@ public interface Appointments {
     /** Returns the sittings that a candidate sees, oldest first. */
     List<Appointment> of(String candidate);
 
+    /** Returns the practice that a candidate has handed in, oldest first. */
+    List<Appointment> practised(String candidate);
+
     /** Returns how many sittings of a version of a paper there are. */
     long count(PaperRef paper);
 

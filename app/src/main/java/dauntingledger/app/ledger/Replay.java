@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -89,14 +90,14 @@ public final class Replay {
 
     /** A ledger that says on what terms it was sat is replayed on these terms. */
     private static Ledger begin(Paper paper, List<Numbered> entries) {
-        Act.TermsFixed open = new Act.TermsFixed(Window.ALWAYS, Accommodations.NONE);
+        Act.TermsFixed open = new Act.TermsFixed(Window.ALWAYS, Accommodations.NONE, Optional.empty());
         Act.TermsFixed terms = entries.stream()
                 .map(numbered -> numbered.entry().act())
                 .filter(Act.TermsFixed.class::isInstance)
                 .map(Act.TermsFixed.class::cast)
                 .findFirst()
                 .orElse(open);
-        return new Ledger(terms.accommodations().applyTo(paper), terms.window());
+        return new Ledger(terms.personal(paper), terms.window());
     }
 
     private static Map<?, ?> parse(String line, int number) {

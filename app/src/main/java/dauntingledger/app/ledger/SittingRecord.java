@@ -6,8 +6,10 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.plain.AccommodationsCodec;
 import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Window;
 import jakarta.persistence.Column;
@@ -72,6 +74,8 @@ class SittingRecord {
 
     private int seed;
 
+    private String practised = "";
+
     private @Nullable Long exam;
     private @Nullable Long room;
 
@@ -103,6 +107,7 @@ class SittingRecord {
         this.seat = seat;
         hours(terms);
         this.seed = seed;
+        this.practised = terms.practised().map(PlainNames::name).orElse("");
         grant(terms.accommodations(), terms.display());
     }
 
@@ -153,7 +158,13 @@ class SittingRecord {
                 candidate,
                 new PaperRef(new PaperId(paper), paperVersion),
                 seat,
-                new Terms(window(), code, accommodations(json), new Terms.Display(theme, textSize), supervisor()),
+                new Terms(
+                        window(),
+                        code,
+                        accommodations(json),
+                        new Terms.Display(theme, textSize),
+                        supervisor(),
+                        PlainNames.find(practised, PracticeMode.values())),
                 seed,
                 inExam());
     }

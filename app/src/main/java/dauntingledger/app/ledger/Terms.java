@@ -3,6 +3,7 @@ package dauntingledger.app.ledger;
 import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.sitting.Window;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -13,12 +14,19 @@ import java.util.function.Supplier;
  * @param code what opens the door where the paper asks for a code; known to the invigilator, never sent to a browser of
  *     the candidate
  * @param supervisor who looks after a candidate at home; the code is theirs then, and nobody else has it
+ * @param practised how the paper is practised; empty for one that is sat
  */
 public record Terms(
-        Window window, String code, Accommodations accommodations, Display display, Optional<Supervisor> supervisor) {
+        Window window,
+        String code,
+        Accommodations accommodations,
+        Display display,
+        Optional<Supervisor> supervisor,
+        Optional<PracticeMode> practised) {
 
     /** At any time, without a code, like everybody else. */
-    public static final Terms OPEN = new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty());
+    public static final Terms OPEN =
+            new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty(), Optional.empty());
 
     /**
      * How the room looks for this candidate until they change it.
@@ -30,22 +38,31 @@ public record Terms(
         public static final Display OWN = new Display("", "");
     }
 
+    /** At any time, to practise in {@code mode}. */
+    public static Terms practising(PracticeMode mode) {
+        return new Terms(OPEN.window, OPEN.code, OPEN.accommodations, OPEN.display, OPEN.supervisor, Optional.of(mode));
+    }
+
     /** Returns {@code paper} as it is sat on these terms. */
     public Paper personal(Paper paper) {
-        return accommodations.applyTo(paper);
+        return practised(accommodations.applyTo(paper));
     }
 
     /** @param extraBreak what an extra break is called in the language of the paper */
     Paper personal(Paper paper, String extraBreak) {
-        return accommodations.applyTo(paper, extraBreak);
+        return practised(accommodations.applyTo(paper, extraBreak));
+    }
+
+    private Paper practised(Paper paper) {
+        return practised.map(mode -> mode.applyTo(paper)).orElse(paper);
     }
 
     public Terms within(Window hours) {
-        return new Terms(hours, code, accommodations, display, supervisor);
+        return new Terms(hours, code, accommodations, display, supervisor, practised);
     }
 
     public Terms withCode(String opening) {
-        return new Terms(window, opening, accommodations, display, supervisor);
+        return new Terms(window, opening, accommodations, display, supervisor, practised);
     }
 
     /**
@@ -56,16 +73,16 @@ public record Terms(
     public Terms in(Optional<RoomId> room, String placeCode) {
         return room.isEmpty() && supervisor.isPresent()
                 ? this
-                : new Terms(window, placeCode, accommodations, display, Optional.empty());
+                : new Terms(window, placeCode, accommodations, display, Optional.empty(), practised);
     }
 
     /** @param newCode makes a code for one who comes new to this sitting */
     public Terms supervisedBy(Supervisor other, Supplier<String> newCode) {
         String opening = supervisor.isPresent() ? code : newCode.get();
-        return new Terms(window, opening, accommodations, display, Optional.of(other));
+        return new Terms(window, opening, accommodations, display, Optional.of(other), practised);
     }
 
     public Terms granting(Accommodations granted, Display shown) {
-        return new Terms(window, code, granted, shown, supervisor);
+        return new Terms(window, code, granted, shown, supervisor, practised);
     }
 }

@@ -7,12 +7,15 @@ import static dauntingledger.app.papers.Attributes.required;
 import static dauntingledger.app.papers.Attributes.span;
 import static dauntingledger.app.papers.Attributes.whole;
 import static dauntingledger.app.papers.Attributes.word;
+import static dauntingledger.app.papers.Attributes.words;
 
 import dauntingledger.rulebook.paper.Clocks;
 import dauntingledger.rulebook.paper.Equipment;
 import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.OwnBreaks;
+import dauntingledger.rulebook.paper.Practice;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Watch;
@@ -40,7 +43,21 @@ final class ExamRulesReader {
                         .toList(),
                 root.elements("survey").map(ExamRulesReader::survey).toList(),
                 watch(root),
-                Equipment.NONE);
+                Equipment.NONE,
+                practice(root));
+    }
+
+    /** A paper of purpose {@code practice} offers what {@code practice="learn rehearse untimed"} says, or all of it. */
+    private static Optional<Practice> practice(XmlElement root) {
+        boolean forPractice =
+                root.attribute("purpose").filter("practice"::equals).isPresent();
+        if (!forPractice && root.attribute("practice").isPresent()) {
+            throw new IllegalArgumentException("only a paper of purpose practice says how it is practised");
+        }
+        return forPractice
+                ? Optional.of(
+                        Practice.offering(words(root, "practice", PracticeMode.values(), "learn rehearse untimed")))
+                : Optional.empty();
     }
 
     private static Optional<Watch> watch(XmlElement root) {

@@ -114,16 +114,19 @@ public final class PaperMarking {
      */
     public List<Papers.Explained> explain(String language, Sitting sitting, Map<ItemId, Rational> given) {
         return sitting.questions().all().stream()
-                .map(question -> {
-                    Score.Explanation explanation = Score.explain(paper.key(), question, given);
-                    return new Papers.Explained(
-                            question,
-                            explanation,
-                            paper.feedbackIn(language, question.item().id()).stream()
-                                    .filter(feedback -> feedback.isFor(explanation.outcomes()))
-                                    .map(Feedback::html)
-                                    .toList());
-                })
+                .map(question -> explain(language, question, given))
                 .toList();
+    }
+
+    /** Says of one question what {@link #explain(String, Sitting, Map)} says of all. */
+    public Papers.Explained explain(String language, Question question, Map<ItemId, Rational> given) {
+        Score.Explanation explanation = Score.explain(paper.key(), question, given);
+        return new Papers.Explained(
+                question,
+                explanation,
+                paper.feedbackIn(language, question.item().id()).stream()
+                        .filter(feedback -> feedback.isFor(explanation.outcomes()))
+                        .map(Feedback::html)
+                        .toList());
     }
 }

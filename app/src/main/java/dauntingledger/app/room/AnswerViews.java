@@ -64,17 +64,17 @@ class AnswerViews {
                 .map(section -> new SectionView(
                         section.title(),
                         section.items()
-                                .map(item -> answer(
+                                .map(item -> of(
                                         item,
                                         requireNonNull(numbers.get(item.id())),
-                                        requireNonNull(text.items().get(item.id()))
-                                                .of(item),
+                                        text,
                                         requireNonNull(byItem.get(item.id()))))
                                 .toList()))
                 .toList();
     }
 
-    private AnswerView answer(Item item, int number, ItemText text, Explained explained) {
+    AnswerView of(Item item, int number, PaperText paper, Explained explained) {
+        ItemText text = requireNonNull(paper.items().get(item.id())).of(item);
         Score.OfItem score = explained.explanation().score();
         List<String> given = new ArrayList<>();
         List<String> expected = new ArrayList<>();

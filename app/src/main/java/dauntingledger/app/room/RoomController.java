@@ -17,6 +17,8 @@ import dauntingledger.rulebook.paper.Exhibit;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Practice;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.plain.PlainNames;
@@ -47,6 +49,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -100,23 +103,49 @@ class RoomController {
         return begin(appointment, redirected);
     }
 
-    /** Begins a sitting of a practice paper, or goes on with one that was begun. For every candidate. */
+    /**
+     * Begins a sitting of a practice paper, or goes on with one that was begun in this mode. For every candidate.
+     *
+     * @param mode one of those that the paper offers; without it the first of them
+     * @param anew whether a sitting that was begun is left as it is
+     */
     @PostMapping("/practice/{paper}")
-    String practise(@PathVariable String paper, Principal principal, RedirectAttributes redirected) {
+    String practise(
+            @PathVariable String paper,
+            @RequestParam(defaultValue = "") String mode,
+            @RequestParam(defaultValue = "false") boolean anew,
+            Principal principal,
+            RedirectAttributes redirected) {
         PaperRef ref = papers.latest().stream()
                 .filter(latest -> latest.id().value().equals(paper))
                 .filter(latest -> papers.text(latest).about().purpose() != Purpose.OFFICIAL)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Terms terms = practising(papers.text(ref).paper(), mode);
         Instant now = clock.instant();
         Appointment appointment = appointments.of(principal.getName()).stream()
-                .filter(begun -> begun.paper().equals(ref))
+                .filter(begun -> !anew && begun.paper().equals(ref))
+                .filter(begun -> begun.terms().practised().equals(terms.practised()))
                 .filter(begun -> ledgers.openIfReadable(begun, now)
                         .filter(opened -> !(opened.sitting().route().position() instanceof Position.Over))
                         .isPresent())
-                .findFirst()
-                .orElseGet(() -> appointments.make(principal.getName(), ref, "", Terms.OPEN));
+                .reduce((before, after) -> after)
+                .orElseGet(() -> appointments.make(principal.getName(), ref, "", terms));
         return begin(appointment, redirected);
+    }
+
+    /** @throws ResponseStatusException 404 if the paper is not practised in that mode */
+    private static Terms practising(Paper paper, String mode) {
+        List<PracticeMode> offered =
+                paper.rules().practice().map(Practice::modes).orElse(List.of());
+        if (offered.isEmpty() && mode.isEmpty()) {
+            return Terms.OPEN;
+        }
+        return offered.stream()
+                .filter(one -> mode.isEmpty() || PlainNames.name(one).equals(mode))
+                .findFirst()
+                .map(Terms::practising)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     private String begin(Appointment appointment, RedirectAttributes redirected) {
@@ -175,6 +204,7 @@ class RoomController {
         model.addAttribute("seat", appointment.chair());
         model.addAttribute("exam", paper.title());
         model.addAttribute("purpose", text.about().purpose());
+        model.addAttribute("checks", paper.rules().checks());
         model.addAttribute("textLanguage", text.language());
         model.addAttribute("legs", stages.legs(opened.sitting(), paper));
         model.addAttribute("data", data.json(appointment, opened, paper));
@@ -221,6 +251,7 @@ class RoomController {
         }
         model.addAttribute("question", question);
         model.addAttribute("questions", block.questions());
+        model.addAttribute("checks", here.paper().rules().checks());
         model.addAttribute("textLanguage", text.language());
         return "fragments/question :: sheet";
     }

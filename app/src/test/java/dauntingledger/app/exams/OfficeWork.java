@@ -3,7 +3,6 @@ package dauntingledger.app.exams;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.RoomId;
-import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.results.Results;
 import dauntingledger.rulebook.exam.ExamHours;
 import dauntingledger.rulebook.exam.ExamState;
@@ -40,13 +39,6 @@ public abstract class OfficeWork extends ExamServerTest {
 
     @Autowired
     private Results results;
-
-    protected PaperRef paper(String id) {
-        return papers.latest().stream()
-                .filter(ref -> ref.id().value().equals(id))
-                .findFirst()
-                .orElseThrow();
-    }
 
     protected Rooms.Room newRoom(int rows, int columns) {
         return rooms.make("Room " + COUNT.incrementAndGet(), RoomPlan.of(rows, columns));

@@ -296,6 +296,7 @@ class TrustTest extends ExamServerTest {
                 "outages",
                 "events",
                 "question",
+                "compare",
                 "picture");
 
         @Test

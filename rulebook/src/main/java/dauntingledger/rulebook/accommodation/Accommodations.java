@@ -111,7 +111,8 @@ public record Accommodations(
                         rules.roomWarnings(),
                         rules.surveys(),
                         rules.watch(),
-                        rules.equipment()));
+                        rules.equipment(),
+                        rules.practice()));
     }
 
     /** Returns the stages of {@code paper} that an extra break can stand behind: blocks with a block behind them. */

@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param surveys what is asked after parts of the exam
  * @param watch what is asked of somebody who sits alone, if anything is
  * @param equipment the tools and exhibits beside the questions
+ * @param practice how it can be practised; empty for a paper that is not for practice
  */
 public record ExamRules(
         boolean clockMayHide,
@@ -23,11 +24,12 @@ public record ExamRules(
         List<Duration> roomWarnings,
         List<Survey> surveys,
         Optional<Watch> watch,
-        Equipment equipment) {
+        Equipment equipment,
+        Optional<Practice> practice) {
 
     /** Nothing beyond what every sitting has. */
-    public static final ExamRules PLAIN =
-            new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.empty(), Equipment.NONE);
+    public static final ExamRules PLAIN = new ExamRules(
+            false, Optional.empty(), List.of(), List.of(), Optional.empty(), Equipment.NONE, Optional.empty());
 
     public ExamRules {
         requireNonNull(ownBreaks, "ownBreaks");
@@ -35,11 +37,27 @@ public record ExamRules(
         surveys = List.copyOf(surveys);
         requireNonNull(watch, "watch");
         requireNonNull(equipment, "equipment");
+        requireNonNull(practice, "practice");
     }
 
     /** Returns these rules with other equipment. */
     public ExamRules with(Equipment other) {
-        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, surveys, watch, other);
+        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, surveys, watch, other, practice);
+    }
+
+    /** Returns these rules practised so. */
+    ExamRules with(Practice practised) {
+        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, surveys, watch, equipment, Optional.of(practised));
+    }
+
+    /** Returns these rules without what hangs on clocks or on somebody who looks on. */
+    ExamRules untimed() {
+        return new ExamRules(clockMayHide, Optional.empty(), List.of(), surveys, Optional.empty(), equipment, practice);
+    }
+
+    /** Returns whether questions can be checked, which shows what is right. */
+    public boolean checks() {
+        return practice.filter(Practice::checks).isPresent();
     }
 
     public Optional<Survey> surveyAbout(StageId stage) {

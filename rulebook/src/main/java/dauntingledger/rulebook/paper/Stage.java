@@ -72,6 +72,11 @@ public sealed interface Stage {
         return this;
     }
 
+    /** Returns this stage without a limit that a candidate could miss, as it is practised; a break keeps its length. */
+    default Stage untimed() {
+        return this;
+    }
+
     /** Returns what an author got wrong about it, a sentence each; empty if nothing is. */
     default List<String> findings() {
         return List.of();
@@ -289,6 +294,12 @@ public sealed interface Stage {
         }
 
         @Override
+        public Stage untimed() {
+            return new Notice(
+                    id, title, version, textDigests, Optional.empty(), confirmation, consentToCamera, keepsAppointment);
+        }
+
+        @Override
         public List<String> findings() {
             return new Requirements()
                     .require(version >= 1, "the version must be 1 or more, but was " + version)
@@ -342,6 +353,11 @@ public sealed interface Stage {
         @Override
         public Stage granted(StageTimes times) {
             return new Instructions(id, title, readingTime.map(times::longer), least, clocks);
+        }
+
+        @Override
+        public Stage untimed() {
+            return new Instructions(id, title, Optional.empty(), Duration.ZERO, clocks);
         }
 
         @Override
@@ -500,6 +516,11 @@ public sealed interface Stage {
         @Override
         public Optional<Duration> limit() {
             return Optional.of(within);
+        }
+
+        @Override
+        public Stage untimed() {
+            return new HandIn(id, title, within, Finish.AT_ANY_TIME);
         }
 
         @Override

@@ -1,6 +1,7 @@
 package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.picture.PictureView;
@@ -95,6 +96,7 @@ public final class ActCodec {
             .kind("break-ended", Act.BreakEnded.class, Schema.of(Act.BreakEnded::new))
             .kind("signed-in-again", Act.SignedInAgain.class, Schema.of(Act.SignedInAgain::new))
             .kind("end-seen", Act.EndSeen.class, Schema.of(Act.EndSeen::new, item()))
+            .kind("checked", Act.Checked.class, Schema.of(Act.Checked::new, item()))
             .kind("answer-entered", Act.AnswerEntered.class, Schema.of(Act.AnswerEntered::new, item()))
             .kind("survey-answered", Act.SurveyAnswered.class, surveyAnswered())
             .kind("terms-fixed", Act.TermsFixed.class, termsFixed())
@@ -203,7 +205,8 @@ public final class ActCodec {
                 Field.of(
                         "accommodations",
                         MemberType.object(AccommodationsCodec.SCHEMA),
-                        Act.TermsFixed::accommodations));
+                        Act.TermsFixed::accommodations),
+                Field.optional("practised", MemberType.name(PracticeMode.values()), Act.TermsFixed::practised));
     }
 
     private static Schema<Act.Answered> answered() {

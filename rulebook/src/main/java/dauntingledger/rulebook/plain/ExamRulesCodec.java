@@ -6,6 +6,8 @@ import dauntingledger.rulebook.paper.ExamRules;
 import dauntingledger.rulebook.paper.Finish;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.OwnBreaks;
+import dauntingledger.rulebook.paper.Practice;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.paper.WatchCamera;
@@ -43,6 +45,11 @@ final class ExamRulesCodec {
             Field.of("then", MemberType.name(Watch.Then.values()), Watch::then),
             Field.optional("camera", MemberType.object(CAMERA), Watch::camera));
 
+    private static final Schema<Practice> PRACTICE = Schema.of(
+            Practice::new,
+            Field.of("modes", MemberType.names(PracticeMode.values()), Practice::modes),
+            Field.optional("mode", MemberType.name(PracticeMode.values()), Practice::mode));
+
     static final Schema<ExamRules> CONDUCT = Schema.of(
             ExamRules::new,
             Field.of("clockMayHide", MemberType.TRUTH, ExamRules::clockMayHide),
@@ -50,7 +57,8 @@ final class ExamRulesCodec {
             Field.of("roomWarnings", MemberType.SPANS, ExamRules::roomWarnings),
             Field.of("surveys", MemberType.objects(SURVEY), ExamRules::surveys),
             Field.optional("watch", MemberType.object(WATCH), ExamRules::watch),
-            Field.of("equipment", MemberType.object(EquipmentCodec.EQUIPMENT), ExamRules::equipment));
+            Field.of("equipment", MemberType.object(EquipmentCodec.EQUIPMENT), ExamRules::equipment),
+            Field.optional("practice", MemberType.object(PRACTICE), ExamRules::practice));
 
     static final Schema<Movement> MOVEMENT = Schema.of(
             Movement::new,

@@ -6,6 +6,8 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
@@ -272,15 +274,23 @@ public sealed interface Act {
     }
 
     /** Records on what terms the sitting is sat, when it begins; they are no part of the paper. */
-    record TermsFixed(Window window, Accommodations accommodations) implements ForTheRecord {
+    record TermsFixed(Window window, Accommodations accommodations, Optional<PracticeMode> practised)
+            implements ForTheRecord {
         public TermsFixed {
             requireNonNull(window, "window");
             requireNonNull(accommodations, "accommodations");
+            requireNonNull(practised, "practised");
         }
 
-        /** Returns whether they are those of a sitting that says nothing of them: no hours, no accommodations. */
+        /** Returns whether they are those of a sitting that says nothing of them: no hours, no accommodations, no mode. */
         public boolean areUsual() {
-            return !window.isBounded() && accommodations.isNone();
+            return !window.isBounded() && accommodations.isNone() && practised.isEmpty();
+        }
+
+        /** Returns {@code paper} as it is sat on these terms. */
+        public Paper personal(Paper paper) {
+            Paper granted = accommodations.applyTo(paper);
+            return practised.map(mode -> mode.applyTo(granted)).orElse(granted);
         }
 
         @Override
@@ -299,6 +309,13 @@ public sealed interface Act {
     /** Enters the answer that is given, where the paper wants that done deliberately. */
     record AnswerEntered(ItemId item) implements OnItem {
         public AnswerEntered {
+            requireNonNull(item, "item");
+        }
+    }
+
+    /** Asks whether the answer to a question is right, in practice; what is right is shown, and the question sealed. */
+    record Checked(ItemId item) implements OnItem {
+        public Checked {
             requireNonNull(item, "item");
         }
     }

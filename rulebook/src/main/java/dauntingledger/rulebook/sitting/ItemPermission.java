@@ -45,6 +45,7 @@ final class ItemPermission {
                 question.wantsEntering()
                         ? Verdict.PERMITTED
                         : question.work().entered() ? Verdict.ALREADY_SO : Verdict.NOTHING_TO_ENTER;
+            case Act.Checked checked -> checked(question);
             case Act.Played played -> played(question, played.response());
             case Act.Erased erased -> question.work().responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.StruckOut struck -> onChoice(question, struck, true);
@@ -54,12 +55,21 @@ final class ItemPermission {
         };
     }
 
+    /** What is right is shown in practice alone, and of a question that was looked at. */
+    private Verdict checked(Question question) {
+        if (!state.paper().rules().checks()) {
+            return Verdict.NOT_TO_CHECK;
+        }
+        return question.opened() ? Verdict.PERMITTED : Verdict.NOT_OPEN_YET;
+    }
+
     private static Verdict sealed(Seal seal) {
         return switch (seal) {
             case NONE -> Verdict.PERMITTED;
             case MOVED_ON -> Verdict.SEALED_BY_MOVING_ON;
             case BREAK -> Verdict.SEALED_BY_BREAK;
             case TRIES -> Verdict.SEALED_BY_TRIES;
+            case CHECKED -> Verdict.SEALED_BY_CHECK;
         };
     }
 

@@ -54,11 +54,13 @@ public record Question(Item item, Work work, Seen seen, boolean marked, boolean 
         /** It was opened before a break of the candidate's own. */
         BREAK,
         /** No more tries are left. */
-        TRIES;
+        TRIES,
+        /** What is right was shown, in practice. */
+        CHECKED;
 
         /** Returns whether a question sealed like this can still be looked at. */
         public boolean canBeOpened() {
-            return this == NONE || this == TRIES;
+            return this == NONE || this == TRIES || this == CHECKED;
         }
     }
 

@@ -63,6 +63,7 @@ final class QuestionStates {
             case Act.EndSeen seen -> with(number, question.seeTheEnd());
             case Act.Answered answered -> with(number, question.answer(answered.response(), answered.value()));
             case Act.AnswerEntered entered -> with(number, question.enter());
+            case Act.Checked checked -> with(number, question.seal(Seal.CHECKED));
             case Act.Played played -> with(number, question.play(played.response()));
             case Act.Erased erased -> with(number, question.erase());
             case Act.StruckOut struck -> with(number, question.strike(struck.response(), struck.choice(), true));

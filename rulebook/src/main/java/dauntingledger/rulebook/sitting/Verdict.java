@@ -66,6 +66,10 @@ public enum Verdict {
     SEALED_BY_BREAK,
     /** The answer to this question was entered as often as it may be. */
     SEALED_BY_TRIES,
+    /** What is right was shown. */
+    SEALED_BY_CHECK,
+    /** Questions can be checked only in practice that is for learning. */
+    NOT_TO_CHECK,
     /** There is no answer to be entered. */
     NOTHING_TO_ENTER,
     /** The candidate is on a break of their own. */

@@ -54,7 +54,14 @@ class AccommodationsTest {
         OwnBreaks rules =
                 new OwnBreaks(2, Optional.of(Duration.ofMinutes(10)), Duration.ofMinutes(5), Clocks.RUN_ON, true, true);
         Paper paper = SamplePapers.pilot()
-                .with(new ExamRules(false, Optional.of(rules), List.of(), List.of(), Optional.empty(), Equipment.NONE));
+                .with(new ExamRules(
+                        false,
+                        Optional.of(rules),
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Equipment.NONE,
+                        Optional.empty()));
 
         assertThat(breaks(Duration.ofMinutes(3), Map.of(), true)
                         .applyTo(paper)

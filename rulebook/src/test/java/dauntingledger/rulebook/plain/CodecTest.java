@@ -13,6 +13,7 @@ import dauntingledger.rulebook.paper.ItemSetId;
 import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Selection;
@@ -38,6 +39,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -98,7 +100,9 @@ class CodecTest {
                                 Duration.ofMinutes(5),
                                 Map.of(stage, Duration.ofMinutes(10)),
                                 true,
-                                List.of("a lamp"))),
+                                List.of("a lamp")),
+                        Optional.of(PracticeMode.UNTIMED)),
+                new Act.Checked(new ItemId("q1")),
                 new Act.Played(new ItemId("q1"), SamplePapers.R1),
                 new Act.Paused(By.NOBODY, ""),
                 new Act.Resumed(By.NOBODY));

@@ -27,6 +27,8 @@ import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Movement.Direction;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.Practice;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
 import dauntingledger.rulebook.paper.Watch;
@@ -94,7 +96,8 @@ class TimelinesTest {
                                     List.of(Duration.ofMinutes(2)),
                                     List.of(),
                                     Optional.empty(),
-                                    Equipment.NONE))),
+                                    Equipment.NONE,
+                                    Optional.empty()))),
             Map.entry("share", finishing(new Finish.AfterShare(Rational.of(1, 2)))),
             Map.entry("after", finishing(new Finish.After(Duration.ofMinutes(15)))),
             Map.entry("at-the-end", finishing(new Finish.AtTheEnd())),
@@ -109,7 +112,10 @@ class TimelinesTest {
             Map.entry("watched", watched(3, Watch.Then.TELL)),
             Map.entry("watched-ends", watched(2, Watch.Then.END)),
             Map.entry("watched-silently", watched(0, Watch.Then.NOTHING)),
-            Map.entry("untimed", route(List.of(one(), handIn()))));
+            Map.entry("untimed", route(List.of(one(), handIn()))),
+            Map.entry("learn", practised(PracticeMode.LEARN)),
+            Map.entry("rehearse", practised(PracticeMode.REHEARSE)),
+            Map.entry("untimed-run", practised(PracticeMode.UNTIMED)));
 
     @ParameterizedTest
     @MethodSource("rows")
@@ -123,6 +129,19 @@ class TimelinesTest {
     @Test
     void thereAreEnoughOfThem() {
         assertThat(rows()).hasSizeGreaterThanOrEqualTo(150);
+    }
+
+    private static Paper practised(PracticeMode mode) {
+        Paper paper = route(List.of(read(), one(), rest(2, false), two(), handIn()), box20(), box30())
+                .with(new ExamRules(
+                        false,
+                        Optional.empty(),
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Equipment.NONE,
+                        Optional.of(Practice.offering(List.of(PracticeMode.values())))));
+        return mode.applyTo(paper);
     }
 
     static Stream<Arguments> rows() {
@@ -183,7 +202,13 @@ class TimelinesTest {
     private static Paper own(OwnBreaks breaks) {
         return route(List.of(one(), two(), handIn()), box20(), box30())
                 .with(new ExamRules(
-                        false, Optional.of(breaks), List.of(), List.of(), Optional.empty(), Equipment.NONE));
+                        false,
+                        Optional.of(breaks),
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Equipment.NONE,
+                        Optional.empty()));
     }
 
     private static Paper watched(int warnings, Watch.Then then) {
@@ -213,11 +238,18 @@ class TimelinesTest {
         OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, false);
         return route(List.of(consent, one(), rest(0, false), two(), handIn()), box20(), box30())
                 .with(new ExamRules(
-                        false, Optional.of(breaks), List.of(), List.of(), Optional.of(watch), Equipment.NONE));
+                        false,
+                        Optional.of(breaks),
+                        List.of(),
+                        List.of(),
+                        Optional.of(watch),
+                        Equipment.NONE,
+                        Optional.empty()));
     }
 
     private static ExamRules watching(Watch watch) {
-        return new ExamRules(false, Optional.empty(), List.of(), List.of(), Optional.of(watch), Equipment.NONE);
+        return new ExamRules(
+                false, Optional.empty(), List.of(), List.of(), Optional.of(watch), Equipment.NONE, Optional.empty());
     }
 
     private static Paper moving(Movement movement) {
@@ -231,7 +263,13 @@ class TimelinesTest {
         OwnBreaks breaks = new OwnBreaks(1, Optional.empty(), Duration.ofMinutes(5), Clocks.RUN_ON, false, true);
         return route(List.of(block("one", movement, items), handIn()), box20())
                 .with(new ExamRules(
-                        false, Optional.of(breaks), List.of(), List.of(), Optional.empty(), Equipment.NONE));
+                        false,
+                        Optional.of(breaks),
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Equipment.NONE,
+                        Optional.empty()));
     }
 
     private static Stage.Block enteringOne(boolean deliberate) {

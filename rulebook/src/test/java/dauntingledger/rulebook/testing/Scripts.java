@@ -189,7 +189,8 @@ public final class Scripts {
                                 Watch.Then.values()[random.nextInt(3)],
                                 camera ? Optional.of(CAMERA) : Optional.empty()))
                         : Optional.empty(),
-                Equipment.NONE);
+                Equipment.NONE,
+                Optional.empty());
     }
 
     private Movement movement() {

@@ -145,6 +145,7 @@ public final class Timelines {
             case "choose" -> Desk.choosing(words[1], Arrays.copyOfRange(words, 2, words.length));
             case "type" -> new Act.Answered(new ItemId(words[1]), SamplePapers.R1, Value.typed(words[2]));
             case "enter" -> new Act.AnswerEntered(new ItemId(words[1]));
+            case "check" -> new Act.Checked(new ItemId(words[1]));
             case "erase" -> new Act.Erased(new ItemId(words[1]));
             case "mark" -> new Act.Marked(new ItemId(words[1]));
             case "review" -> new Act.ReviewOpened();

@@ -1,0 +1,58 @@
+// Checking in practice: a question is sealed, and then the server says what is right.
+import { untilDone } from '../again.js';
+import { maybe, one } from '../dom.js';
+
+const FETCH_AGAIN = 1_000;
+
+export class Checking {
+  /** @param {{ act: (item: string) => void, anyChecked: () => boolean, shown: () => void }} page what the page does for it */
+  constructor(sitting, page) {
+    this.sitting = sitting;
+    this.page = page;
+    this.told = new Set();
+    this.dialog = maybe('#check-first', document, HTMLDialogElement);
+    this.dialog?.querySelector('[data-check-go]').addEventListener('click', () => {
+      this.dialog.close();
+      this.page.act(this.asked);
+    });
+  }
+
+  bind(sheet, item) {
+    sheet.querySelector('[data-check]')?.addEventListener('click', () => this.check(item));
+  }
+
+  /** Checks a question; before the first one it is said what that does. */
+  check(item) {
+    if (this.page.anyChecked()) {
+      this.page.act(item);
+    } else {
+      this.asked = item;
+      this.dialog.showModal();
+    }
+  }
+
+  /** @param {import('../../types/room.d.ts').Question} question */
+  draw(question, sheet) {
+    const button = sheet.querySelector('[data-check]');
+    if (!button) {
+      return;
+    }
+    const checked = question.seal === 'checked';
+    button.hidden = question.seal !== 'none';
+    if (checked && !this.told.has(question.id)) {
+      this.told.add(question.id);
+      this.tell(question.id, one('.checked', sheet));
+    }
+  }
+
+  /** What is right is told as soon as the server knows that the question was checked. */
+  async tell(item, place) {
+    place.innerHTML = await untilDone(async () => {
+      await this.sitting.sender.drained();
+      const answer = await fetch(`${this.sitting.path}/checked/${encodeURIComponent(item)}`);
+      return answer.ok ? answer.text() : undefined;
+    }, FETCH_AGAIN);
+    place.hidden = false;
+    this.page.shown();
+  }
+}

@@ -1,0 +1,134 @@
+package dauntingledger.app.practice;
+
+import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.sheets.CsvFile;
+import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.WallClock;
+import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.practice.Advice;
+import dauntingledger.rulebook.practice.Run;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** What a candidate has practised, and how that went. For every candidate, of their own practice only. */
+@Controller
+class ProgressController {
+
+    private static final String NONE = "–";
+    private static final Rational HUNDRED = Rational.of(100);
+
+    private final Runs runs;
+    private final Candidates candidates;
+    private final WallClock wall;
+
+    ProgressController(Runs runs, Candidates candidates, WallClock wall) {
+        this.runs = runs;
+        this.candidates = candidates;
+        this.wall = wall;
+    }
+
+    /**
+     * A run as the list has it.
+     *
+     * @param explained whether it is shown question by question how its marks came about
+     * @param share of the marks, in per cent; a dash where there are none
+     * @param sections the share of each section
+     */
+    record Row(
+            String sitting,
+            String day,
+            String title,
+            boolean explained,
+            String mode,
+            String marks,
+            String most,
+            String share,
+            String pace,
+            List<SectionShare> sections) {}
+
+    /** How a section of a run went. */
+    record SectionShare(String title, String share) {}
+
+    @GetMapping("/practice")
+    String page(Principal principal, Model model) {
+        Map<SittingId, Run> all = runs.of(principal.getName());
+        List<Run> inOrder = List.copyOf(all.values());
+        Map<PaperId, PaperText> papers =
+                runs.papers(inOrder, LocaleContextHolder.getLocale().toLanguageTag());
+        List<Row> rows = new ArrayList<>();
+        all.forEach((sitting, run) -> rows.addFirst(row(sitting, run, Optional.ofNullable(papers.get(run.paper())))));
+        model.addAttribute("candidate", candidates.find(principal.getName()).orElseThrow());
+        model.addAttribute("rows", rows);
+        model.addAttribute("drawing", ProgressDrawing.of(inOrder));
+        Optional<Advice> advice = Advice.after(inOrder);
+        model.addAttribute("advice", advice.orElse(null));
+        model.addAttribute(
+                "adviceShare",
+                advice.map(one -> percent(Optional.of(one.share()))).orElse(""));
+        model.addAttribute(
+                "advicePaper",
+                advice.flatMap(one -> Optional.ofNullable(papers.get(one.paper())))
+                        .map(text -> text.paper().title())
+                        .orElse(""));
+        model.addAttribute("recent", Advice.RECENT);
+        model.addAttribute("least", Advice.LEAST);
+        return "practice/progress";
+    }
+
+    private Row row(SittingId sitting, Run run, Optional<PaperText> text) {
+        return new Row(
+                sitting.toString(),
+                wall.dayAndMinute(run.handedIn()),
+                text.map(one -> one.paper().title()).orElse(run.paper().value()),
+                text.filter(one -> one.about().explains()).isPresent(),
+                PlainNames.name(run.mode()),
+                Numeral.write(run.marks()),
+                Numeral.write(run.most()),
+                percent(run.share()),
+                WallClock.span(run.pace()),
+                run.sections().stream()
+                        .map(section -> new SectionShare(section.title(), percent(section.share())))
+                        .toList());
+    }
+
+    private static String percent(Optional<Rational> share) {
+        return share.map(one -> one.times(HUNDRED).rounded(0).toPlainString()).orElse(NONE);
+    }
+
+    /** Everything that is kept of a candidate's runs, a line for each section. */
+    @GetMapping("/practice/runs.csv")
+    void file(Principal principal, HttpServletResponse response) throws IOException {
+        try (CsvFile out = CsvFile.to(
+                response,
+                "practice",
+                List.of("handed_in", "paper", "mode", "section", "marks", "max", "questions", "seconds"))) {
+            for (Run run : runs.of(principal.getName()).values()) {
+                for (Run.OfSection section : run.sections()) {
+                    out.row(List.of(
+                            DateTimeFormatter.ISO_INSTANT.format(run.handedIn()),
+                            run.paper().value(),
+                            PlainNames.name(run.mode()),
+                            section.title(),
+                            Numeral.write(section.marks()),
+                            Numeral.write(section.most()),
+                            String.valueOf(section.questions()),
+                            String.valueOf(section.spent().toSeconds())));
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,87 @@
+package dauntingledger.app.room;
+
+import dauntingledger.app.papers.PaperMarking;
+import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.papers.PaperText.Purpose;
+import dauntingledger.app.papers.Papers;
+import dauntingledger.app.words.Marks;
+import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.sitting.Question;
+import dauntingledger.rulebook.sitting.Sitting;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.server.ResponseStatusException;
+
+/**
+ * What is right, of a question that was checked in practice. For the sitting's own candidate; of a question that is not sealed
+ * by a check, and of a paper that is not for practice, nothing is said.
+ */
+@Controller
+class CheckedController {
+
+    private final Papers papers;
+    private final AnswerViews views;
+
+    CheckedController(Papers papers, AnswerViews views) {
+        this.papers = papers;
+        this.views = views;
+    }
+
+    /** What a person would give marks for. */
+    record SchemeView(List<PointView> points, List<String> samples) {}
+
+    record PointView(String text, String marks) {}
+
+    @GetMapping("/sittings/{sitting}/checked/{item}")
+    String checked(
+            @RoomAccess.New RoomAccess.Inside inside,
+            @PathVariable String item,
+            Model model,
+            HttpServletResponse response) {
+        Sitting here = inside.sitting();
+        PaperText text = papers.text(inside.appointment().paper(), RoomController.language(here));
+        Question question = here.questions().all().stream()
+                .filter(one -> one.item().id().value().equals(item))
+                .filter(one -> one.seal() == Question.Seal.CHECKED)
+                .filter(one -> text.about().purpose() == Purpose.PRACTICE)
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        PaperMarking marking = papers.marking(inside.appointment().paper(), List.of());
+        response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
+        model.addAttribute(
+                "answer",
+                views.of(
+                        question.item(),
+                        here.paper().numbers().getOrDefault(question.item().id(), 0),
+                        text,
+                        marking.explain(text.language(), question, Map.of())));
+        model.addAttribute("scheme", scheme(marking, question.item()).orElse(null));
+        return "fragments/checked :: checked";
+    }
+
+    private static Optional<SchemeView> scheme(PaperMarking marking, Item item) {
+        ItemId id = item.id();
+        return marking.scheme(id)
+                .map(scheme -> new SchemeView(
+                        scheme.groups().stream()
+                                .flatMap(group -> group.points().stream())
+                                .filter(point -> !point.words().isEmpty())
+                                .map(point -> new PointView(point.words(), Marks.write(point.marks())))
+                                .toList(),
+                        scheme.samples().stream()
+                                .filter(sample -> !sample.mixedIn())
+                                .map(MarkingScheme.Sample::answer)
+                                .toList()));
+    }
+}

@@ -1,0 +1,50 @@
+package dauntingledger.rulebook.paper;
+
+import java.util.List;
+
+/** A way of practising a paper, which makes another paper of it for this sitting. */
+public enum PracticeMode {
+    /** Without clocks; each question can be checked, which shows what is right and seals it. */
+    LEARN {
+        @Override
+        Paper of(Paper paper) {
+            return untimed(paper);
+        }
+    },
+    /** By the rules of the paper. */
+    REHEARSE {
+        @Override
+        Paper of(Paper paper) {
+            return paper;
+        }
+    },
+    /** By the rules of the paper, but without clocks. */
+    UNTIMED {
+        @Override
+        Paper of(Paper paper) {
+            return untimed(paper);
+        }
+    };
+
+    abstract Paper of(Paper paper);
+
+    /**
+     * Returns {@code paper} as it is practised.
+     *
+     * @throws IllegalArgumentException if the paper cannot be practised so; an official one cannot at all
+     */
+    public Paper applyTo(Paper paper) {
+        Practice practice = paper.rules()
+                .practice()
+                .filter(offered -> offered.modes().contains(this))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "paper '" + paper.id() + "' cannot be practised in the mode " + this));
+        Paper made = of(paper);
+        return made.with(made.rules().with(practice.in(this)));
+    }
+
+    private static Paper untimed(Paper paper) {
+        return paper.with(paper.route().stream().map(Stage::untimed).toList(), List.of())
+                .with(paper.rules().untimed());
+    }
+}
