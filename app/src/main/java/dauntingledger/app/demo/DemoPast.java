@@ -21,6 +21,7 @@ import dauntingledger.rulebook.exam.ExamHours;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ExtendedText;
@@ -103,6 +104,8 @@ class DemoPast {
 
     private static final double COPIES = 0.9;
 
+    private static final PaperId PRACTISED = new PaperId("buoyage-practice");
+
     /** What the key of this question takes for right is not what the able answer: the question is bad. */
     private static final ItemId BAD = new ItemId("flashes-minute");
 
@@ -159,6 +162,9 @@ class DemoPast {
         state(toMark, ExamState.CLOSED);
         marks.giveTo(exams.find(toMark.id()).orElseThrow());
         candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
+        papers.latest().stream()
+                .filter(ref -> ref.id().equals(PRACTISED))
+                .forEach(ref -> sittings.practised("BW-4040A", ref));
         Exam before = held("Shore radio, two months ago", radio, BEFORE_DAYS_AGO, roster("BW-4030", NAMES), OTHER_SEED);
         state(before, ExamState.CLOSED);
         Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES), SEED);

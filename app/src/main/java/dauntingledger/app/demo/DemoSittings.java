@@ -8,6 +8,7 @@ import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.sitting.Act;
@@ -19,6 +20,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -33,6 +35,11 @@ class DemoSittings {
     private static final int NOT_KNOWN = 5;
 
     private static final int ANSWERED = 5;
+    private static final long PRACTICE_SEED = 7;
+    private static final int PRACTICE_RUNS = 11;
+    private static final Duration EVERY_OTHER_DAY = Duration.ofDays(2);
+    private static final double KNOWN_AT_FIRST = 0.2;
+    private static final double LEARNED_EACH_TIME = 0.07;
     private static final Duration AGO = Duration.ofHours(2);
     private static final Duration JUST_NOW = Duration.ofMinutes(6);
 
@@ -89,6 +96,28 @@ class DemoSittings {
             int first = route.indexOf(past.stage(Stage.Block.class).orElseThrow());
             route.subList(first, route.size()).forEach(past::through);
         });
+    }
+
+    /** Three weeks of practice, every other day, by somebody who learns. */
+    void practised(String candidate, PaperRef paper) {
+        Random random = new Random(PRACTICE_SEED);
+        List<PracticeMode> modes = List.of(PracticeMode.values());
+        for (int run = 0; run < PRACTICE_RUNS; run++) {
+            Instant at = clock.instant().minus(EVERY_OTHER_DAY.multipliedBy(PRACTICE_RUNS - run));
+            Terms terms = Terms.practising(modes.get(run % modes.size()));
+            Appointment made = appointments.make(candidate, paper, "", terms);
+            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
+                    papers.explain(paper, "", ledgers.open(made, at).sitting()));
+            double known = KNOWN_AT_FIRST + LEARNED_EACH_TIME * run;
+            throughAll(
+                    made,
+                    at,
+                    item -> DemoAnswers.giving(
+                            item,
+                            interaction -> random.nextDouble() < known
+                                    ? DemoAnswers.knowing(item, interaction, right)
+                                    : interaction.example()));
+        }
     }
 
     /** Brings a sitting of an exam from its first question to the hand-in. */

@@ -32,6 +32,10 @@ class KeyTrafficTest extends BrowserTest {
     private static final List<String> WORDS_OF_KEYS = List.of(
             "correct-response", "correctResponse", "map-entry", "mappedValue", "response-processing", "yardstick");
 
+    /** What the keys of the practice set say, and its questions do not. */
+    private static final List<String> PRACTISED =
+            List.of("24.25", "light and darkness together", "add the 8 s of darkness");
+
     private final List<String> bodies = new ArrayList<>();
     private final Map<String, APIResponse> assets = new HashMap<>();
 
@@ -67,6 +71,29 @@ class KeyTrafficTest extends BrowserTest {
         secrets.keySet().removeIf(secret -> !traffic.contains(secret));
         assertThat(secrets).as("keys that were heard, and their items").isEmpty();
         assertThat(WORDS_OF_KEYS).noneMatch(traffic::contains);
+    }
+
+    @Test
+    void ofPracticeComesOnlyWithTheCheckOfItsQuestion() {
+        listen();
+        signIn();
+        page.locator("select[name=mode]").selectOption("learn");
+        page.locator("form.practising:has(select) button").click();
+        awaitPage("threshold");
+        page.locator("[data-act=stage-opened]").click();
+        awaitPage("block");
+        page.keyboard().press("1");
+        page.keyboard().press("v");
+        page.locator("[data-check-go]").click();
+        assertThat(page.locator(".question.open .checked")).containsText("Right");
+        for (int question = 1; question < 4; question++) {
+            page.keyboard().press("n");
+        }
+        assertAllEntered();
+        String traffic = String.join("\n", bodies);
+
+        assertThat(traffic).contains("By the key", "A light is seen for 2 seconds");
+        assertThat(PRACTISED).noneMatch(traffic::contains);
     }
 
     /**
