@@ -1,8 +1,6 @@
 // Checking in practice: a question is sealed, and then the server says what is right.
-import { untilDone } from '../again.js';
 import { maybe, one } from '../dom.js';
-
-const FETCH_AGAIN = 1_000;
+import { fetchPiece } from './piece.js';
 
 export class Checking {
   /** @param {{ act: (item: string) => void, anyChecked: () => boolean, shown: () => void }} page what the page does for it */
@@ -21,8 +19,11 @@ export class Checking {
     sheet.querySelector('[data-check]')?.addEventListener('click', () => this.check(item));
   }
 
-  /** Checks a question; before the first one it is said what that does. */
+  /** Checks a question, in practice that is for learning; before the first one it is said what that does. */
   check(item) {
+    if (!this.dialog) {
+      return;
+    }
     if (this.page.anyChecked()) {
       this.page.act(item);
     } else {
@@ -47,11 +48,7 @@ export class Checking {
 
   /** What is right is told as soon as the server knows that the question was checked. */
   async tell(item, place) {
-    place.innerHTML = await untilDone(async () => {
-      await this.sitting.sender.drained();
-      const answer = await fetch(`${this.sitting.path}/checked/${encodeURIComponent(item)}`);
-      return answer.ok ? answer.text() : undefined;
-    }, FETCH_AGAIN);
+    place.innerHTML = await fetchPiece(this.sitting, `checked/${encodeURIComponent(item)}`);
     place.hidden = false;
     this.page.shown();
   }

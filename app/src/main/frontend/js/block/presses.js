@@ -12,7 +12,7 @@ export class Presses {
       erase: (item) => item && this.erase(item),
       mark: (item) => item && page.act(page.states.get(item).marked ? 'unmarked' : 'marked', { item }),
       enter: (item) => item && this.enterAnswer(item),
-      check: (item) => item && page.questions.get(item).querySelector('[data-check]:not([hidden])')?.click(),
+      check: (item) => item && page.checking.check(item),
       case: (item) => item && page.panes.toggle(page.questions.get(item)),
       below: (item) => Panes.scroller(page.questions.get(item)).scrollBy({ top: page.sheet.clientHeight * 0.8 }),
       review: () => page.view !== 'review' && this.toReview(),

@@ -1,8 +1,6 @@
 // What stands in each question's sheet: its answers, whether they are entered, and what has sealed it.
-import { untilDone } from '../again.js';
 import { put } from '../words.js';
-
-const FETCH_AGAIN = 1_000;
+import { fetchPiece } from './piece.js';
 
 export class Sheets {
   /** @param questions elements by question; @param enter enters the answer of one, where that is done by a press */
@@ -49,17 +47,10 @@ export class Sheets {
     this.asked.add(item);
     const sheet = this.questions.get(item);
     this.sitting.keepLooks();
-    return untilDone(async () => {
-      await this.sitting.sender.drained();
-      const answer = await fetch(`${this.sitting.path}/questions/${encodeURIComponent(item)}`);
-      if (!answer.ok) {
-        return undefined;
-      }
-      sheet.innerHTML = await answer.text();
-      this.unknown.delete(item);
-      this.bind(sheet, item);
-      return true;
-    }, FETCH_AGAIN);
+    sheet.innerHTML = await fetchPiece(this.sitting, `questions/${encodeURIComponent(item)}`);
+    this.unknown.delete(item);
+    this.bind(sheet, item);
+    return true;
   }
 
   /** @param {import('../../types/room.d.ts').Question} question */

@@ -112,7 +112,7 @@ final class FindingsBench {
             Rational total = Rational.of(attempts.stream()
                     .filter(one -> one.score().filter(score -> !score.isZero()).isPresent())
                     .count());
-            cohort.add(new Participant("", total, List.of(total), attempts));
+            cohort.add(new Participant(Set.of(), total, List.of(total), attempts));
         }
         Rational most = Rational.of(QUESTIONS);
         List<Attempt.Chosen> options =

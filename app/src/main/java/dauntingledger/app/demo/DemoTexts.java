@@ -137,7 +137,7 @@ final class DemoTexts {
     private static final List<List<String>> RETOLD = List.of(
             List.of("Anchusa", "The Anchusa"),
             List.of("and", "as well as"),
-            List.of("before", "ahead that"),
+            List.of("by herself", "on her own"),
             List.of("; ", ". Then "));
 
     private DemoTexts() {}

@@ -360,7 +360,7 @@ final class LiveLedger {
 
     /** A sitting that is not open to everybody begins with a line that says on what terms. */
     private void fixTermsBefore(Entry entry, List<LedgerLine> lines) {
-        Act.TermsFixed fixed = new Act.TermsFixed(terms.window(), terms.accommodations(), terms.practised());
+        Act.TermsFixed fixed = terms.fixed();
         if (!fixed.areUsual() && ledger.isBegunBy(entry)) {
             judge(new Entry(new EntryId(UUID.randomUUID().toString()), entry.at(), entry.at(), fixed), lines);
         }

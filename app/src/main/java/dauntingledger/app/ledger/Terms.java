@@ -4,6 +4,7 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Window;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -40,21 +41,22 @@ public record Terms(
 
     /** At any time, to practise in {@code mode}. */
     public static Terms practising(PracticeMode mode) {
-        return new Terms(OPEN.window, OPEN.code, OPEN.accommodations, OPEN.display, OPEN.supervisor, Optional.of(mode));
+        return new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty(), Optional.of(mode));
+    }
+
+    /** Returns what the ledger of a sitting says of these. */
+    Act.TermsFixed fixed() {
+        return new Act.TermsFixed(window, accommodations, practised);
     }
 
     /** Returns {@code paper} as it is sat on these terms. */
     public Paper personal(Paper paper) {
-        return practised(accommodations.applyTo(paper));
+        return fixed().personal(paper);
     }
 
     /** @param extraBreak what an extra break is called in the language of the paper */
     Paper personal(Paper paper, String extraBreak) {
-        return practised(accommodations.applyTo(paper, extraBreak));
-    }
-
-    private Paper practised(Paper paper) {
-        return practised.map(mode -> mode.applyTo(paper)).orElse(paper);
+        return fixed().personal(paper, extraBreak);
     }
 
     public Terms within(Window hours) {

@@ -79,6 +79,18 @@ public class ExamPages {
         return exams.find(new ExamId(exam)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
+    /** Returns whether an exam is over, so that what is right can be shown to those who work here. */
+    public boolean isOver(Exam exam) {
+        return exam.state(clock.instant()).isOver();
+    }
+
+    /** @throws ResponseStatusException 404 if there is no such exam, or it is not over */
+    public Exam findOver(long exam) {
+        return Optional.of(find(exam))
+                .filter(this::isOver)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
     public void put(Exam exam, Model model) {
         Window window = exam.hours().window();
         WallClock wall = house.in(exam.hours().zone());

@@ -61,13 +61,11 @@ class Runs {
     /** Returns the runs of a candidate by sitting, in the order in which they were handed in. */
     Map<SittingId, Run> of(String candidate) {
         Map<SittingId, Run> kept = kept(candidate);
-        boolean complete = true;
-        for (Appointment practised : appointments.practised(candidate)) {
-            if (!kept.containsKey(practised.sitting())) {
-                complete = !keep(practised) && complete;
-            }
-        }
-        return complete ? kept : kept(candidate);
+        long added = appointments.practised(candidate).stream()
+                .filter(practised -> !kept.containsKey(practised.sitting()))
+                .filter(this::keep)
+                .count();
+        return added == 0 ? kept : kept(candidate);
     }
 
     private Map<SittingId, Run> kept(String candidate) {

@@ -30,16 +30,17 @@ import tools.jackson.databind.json.JsonMapper;
 @Controller
 class KeyController {
 
-    private final KeyPages pages;
-    private final ExamPages exams;
+    private final ExamPages pages;
+    private final KeyWords decisions;
     private final KeyVersions keys;
     private final Papers papers;
     private final WallClock wall;
     private final JsonMapper json;
 
-    KeyController(KeyPages pages, ExamPages exams, KeyVersions keys, Papers papers, WallClock wall, JsonMapper json) {
+    KeyController(
+            ExamPages pages, KeyWords decisions, KeyVersions keys, Papers papers, WallClock wall, JsonMapper json) {
         this.pages = pages;
-        this.exams = exams;
+        this.decisions = decisions;
         this.keys = keys;
         this.papers = papers;
         this.wall = wall;
@@ -54,9 +55,9 @@ class KeyController {
 
     @GetMapping("/office/exams/{exam}/key")
     String list(@PathVariable long exam, Model model) {
-        Exam found = exams.find(exam);
-        exams.put(found, model);
-        boolean open = pages.isOpen(found);
+        Exam found = pages.find(exam);
+        pages.put(found, model);
+        boolean open = pages.isOver(found);
         model.addAttribute("open", open);
         model.addAttribute("rows", open ? rows(found) : List.of());
         model.addAttribute("versions", open ? versions(found) : List.of());
@@ -75,7 +76,7 @@ class KeyController {
                         numbers.getOrDefault(item.id(), 0),
                         requireNonNull(text.items().get(item.id())).firstWords(),
                         PlainNames.name(marking.judge(item.id())),
-                        pages.said(corrections, item.id())))
+                        decisions.said(corrections, item.id())))
                 .toList();
     }
 
@@ -90,7 +91,7 @@ class KeyController {
     @Audited("key-taken-out")
     @GetMapping("/office/exams/{exam}/keys/{version}.json")
     ResponseEntity<String> file(@PathVariable long exam, @PathVariable int version) {
-        return keys.of(pages.open(exam).id()).stream()
+        return keys.of(pages.findOver(exam).id()).stream()
                 .filter(one -> one.number() == version)
                 .findFirst()
                 .map(one -> ResponseEntity.ok()

@@ -42,8 +42,8 @@ class KeyQuestionController {
     private static final int MOST_SHOWN = 50;
     private static final int MOST_ANSWERS = 100;
 
-    private final KeyPages pages;
-    private final ExamPages exams;
+    private final ExamPages pages;
+    private final KeyWords decisions;
     private final KeyVersions keys;
     private final AnswerCounts counts;
     private final Reckoning reckoning;
@@ -51,15 +51,15 @@ class KeyQuestionController {
     private final Words words;
 
     KeyQuestionController(
-            KeyPages pages,
-            ExamPages exams,
+            ExamPages pages,
+            KeyWords decisions,
             KeyVersions keys,
             AnswerCounts counts,
             Reckoning reckoning,
             Papers papers,
             Words words) {
         this.pages = pages;
-        this.exams = exams;
+        this.decisions = decisions;
         this.keys = keys;
         this.counts = counts;
         this.reckoning = reckoning;
@@ -89,16 +89,16 @@ class KeyQuestionController {
 
     @GetMapping("/office/exams/{exam}/key/{item}")
     String question(@PathVariable long exam, @PathVariable String item, Proposal proposal, Model model) {
-        Exam found = pages.open(exam);
+        Exam found = pages.findOver(exam);
         PaperText text = papers.text(found.paper());
         Item asked = item(text, item);
         KeyVersions.Version latest = keys.latest(found.id());
-        exams.put(found, model);
+        pages.put(found, model);
         model.addAttribute("item", item);
         model.addAttribute("number", text.paper().numbers().get(asked.id()));
         model.addAttribute("question", text.prose(asked.id()));
         model.addAttribute("options", text.options(asked.id()));
-        model.addAttribute("corrections", pages.said(latest.corrections(), asked.id()));
+        model.addAttribute("corrections", decisions.said(latest.corrections(), asked.id()));
         model.addAttribute("version", latest.number());
         AnswerCounts.Counted counted = counts.of(found);
         model.addAttribute("judge", PlainNames.name(counted.marking().judge(asked.id())));
@@ -138,7 +138,7 @@ class KeyQuestionController {
             Effects effects =
                     Effects.between(both.results().getFirst(), both.results().getLast());
             model.addAttribute("proposal", proposal);
-            model.addAttribute("proposed", pages.said(proposed, item.id()));
+            model.addAttribute("proposed", decisions.said(proposed, item.id()));
             model.addAttribute("effects", effects);
             model.addAttribute(
                     "changes",
@@ -206,7 +206,7 @@ class KeyQuestionController {
             @RequestParam(defaultValue = "") String reason,
             Principal principal,
             RedirectAttributes redirected) {
-        Exam found = pages.open(exam);
+        Exam found = pages.findOver(exam);
         ItemId asked = item(papers.text(found.paper()), item).id();
         String said;
         try {

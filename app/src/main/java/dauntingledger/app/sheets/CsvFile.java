@@ -2,9 +2,9 @@ package dauntingledger.app.sheets;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.QuoteMode;
@@ -13,8 +13,6 @@ import org.springframework.http.HttpHeaders;
 
 /** A list that is taken out as CSV by RFC 4180, with cells that no spreadsheet runs. */
 public final class CsvFile implements AutoCloseable {
-
-    private static final Pattern NUMBER = Pattern.compile("-\\d+(\\.\\d+)?");
 
     private final CSVPrinter out;
 
@@ -36,15 +34,22 @@ public final class CsvFile implements AutoCloseable {
         return new CsvFile(new CSVPrinter(response.getWriter(), format));
     }
 
-    public void row(List<String> cells) throws IOException {
-        out.printRecord(cells.stream().map(CsvFile::harmless));
+    /** @param cells texts and numbers */
+    public void row(List<?> cells) throws IOException {
+        out.printRecord(cells.stream().map(CsvFile::cell));
     }
 
-    /** Keeps a spreadsheet from running a cell: one that begins with a sign of a formula, and is no number, gets an apostrophe. */
+    private static String cell(Object cell) {
+        return switch (cell) {
+            case BigDecimal number -> number.toPlainString();
+            case Number number -> number.toString();
+            default -> harmless(cell.toString());
+        };
+    }
+
+    /** Keeps a spreadsheet from running a text: one that begins with a sign of a formula gets an apostrophe. */
     static String harmless(String text) {
-        boolean runs = !text.isEmpty()
-                && "=+-@\t\r".indexOf(text.charAt(0)) >= 0
-                && !NUMBER.matcher(text).matches();
+        boolean runs = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0;
         return runs ? "'" + text : text;
     }
 

@@ -31,14 +31,6 @@ record CohortFindings(
         List<WrongAgreement.Pair> agreements,
         long compared) {
 
-    /** From this share on, and from so many fingerprints on, two texts look copied. */
-    static final Rational SUSPECT_SHARE = Rational.of(3, 5);
-
-    static final int SUSPECT_PRINTS = 20;
-
-    /** So many pairs, at most, may chance alone bring about in an exam for a pair to be listed above the threshold. */
-    static final double SUSPECT_BY_CHANCE = 0.01;
-
     CohortFindings {
         sectionMosts = List.copyOf(sectionMosts);
         common = Map.copyOf(common);
@@ -47,24 +39,5 @@ record CohortFindings(
     }
 
     /** Two candidates whose texts in answer to a question share something. */
-    record AlikeTexts(ItemId item, TextComparison.Pair pair) {
-
-        /** Returns the share, less where only a few fingerprints are shared, since short texts are soon alike. */
-        Rational strength() {
-            return pair.share().times(Rational.of(Math.min(pair.shared(), SUSPECT_PRINTS), SUSPECT_PRINTS));
-        }
-
-        boolean suspect() {
-            return pair.shared() >= SUSPECT_PRINTS && pair.share().compareTo(SUSPECT_SHARE) >= 0;
-        }
-    }
-
-    /** Returns how many pairs of this exam chance alone lets expect to agree as much as these two. */
-    double byChance(WrongAgreement.Pair pair) {
-        return pair.chance() * compared;
-    }
-
-    boolean suspect(WrongAgreement.Pair pair) {
-        return byChance(pair) <= SUSPECT_BY_CHANCE;
-    }
+    record AlikeTexts(ItemId item, TextComparison.Pair pair) {}
 }

@@ -60,7 +60,7 @@ class CohortReader {
                             given.getOrDefault(one.appointment().sitting(), Map.of());
                     Marks total = rules.marks(marking.score(one.sitting(), own));
                     Participant participant = new Participant(
-                            Granted.group(one.appointment().terms().accommodations()),
+                            one.appointment().terms().accommodations().kinds(),
                             total.total(),
                             total.sections().stream()
                                     .map(Marks.OfSection::marks)
@@ -125,8 +125,8 @@ class CohortReader {
         return comparisons.entrySet().stream()
                 .flatMap(one ->
                         one.getValue().pairs(MOST_PAIRS).stream().map(pair -> new AlikeTexts(one.getKey(), pair)))
-                .sorted(Comparator.comparing(AlikeTexts::suspect)
-                        .thenComparing(AlikeTexts::strength)
+                .sorted(Comparator.comparing((AlikeTexts one) -> one.pair().isSuspect())
+                        .thenComparing(one -> one.pair().strength())
                         .reversed())
                 .limit(MOST_PAIRS)
                 .toList();

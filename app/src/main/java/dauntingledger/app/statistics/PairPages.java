@@ -34,14 +34,14 @@ class PairPages {
     private final Ledgers ledgers;
     private final KeyVersions keys;
     private final Papers papers;
-    private final WallClock wall;
+    private final WallClock house;
     private final Clock clock;
 
-    PairPages(Ledgers ledgers, KeyVersions keys, Papers papers, WallClock wall, Clock clock) {
+    PairPages(Ledgers ledgers, KeyVersions keys, Papers papers, WallClock house, Clock clock) {
         this.ledgers = ledgers;
         this.keys = keys;
         this.papers = papers;
-        this.wall = wall;
+        this.house = house;
         this.clock = clock;
     }
 
@@ -68,25 +68,26 @@ class PairPages {
         PaperText text = papers.text(exam.paper());
         List<Item> items = text.paper().items().toList();
         AnswerReader answers = new AnswerReader(keys.marking(exam), items);
+        WallClock wall = house.in(exam.hours().zone());
         return new Pair(
-                List.of(person(one, ones), person(other, others)),
+                List.of(person(one, ones, wall), person(other, others, wall)),
                 texts(text, answers, findings, ones.sitting(), others.sitting(), item),
                 answers.sameWrong(ones.sitting(), others.sitting()).stream()
-                        .map(asked -> same(text, asked, ones, others))
+                        .map(asked -> same(text, asked, ones, others, wall))
                         .toList());
     }
 
-    private Person person(Appointment appointment, Ledgers.Opened opened) {
+    private static Person person(Appointment appointment, Ledgers.Opened opened, WallClock wall) {
         List<Entry> entries = opened.entries();
         return new Person(
                 appointment.candidate(),
                 appointment.sitting().toString(),
-                entries.isEmpty() ? ShownFigures.NONE : time(entries.getFirst().atMillis()),
-                entries.isEmpty() ? ShownFigures.NONE : time(entries.getLast().atMillis()));
-    }
-
-    private String time(long millis) {
-        return wall.time(Instant.ofEpochMilli(millis));
+                entries.isEmpty()
+                        ? ShownFigures.NONE
+                        : wall.time(entries.getFirst().at()),
+                entries.isEmpty()
+                        ? ShownFigures.NONE
+                        : wall.time(entries.getLast().at()));
     }
 
     private static List<Texts> texts(
@@ -126,7 +127,8 @@ class PairPages {
         return pieces;
     }
 
-    private Same same(PaperText text, AnswerReader.Asked asked, Ledgers.Opened one, Ledgers.Opened other) {
+    private static Same same(
+            PaperText text, AnswerReader.Asked asked, Ledgers.Opened one, Ledgers.Opened other, WallClock wall) {
         ItemId item = asked.item();
         Interaction choice = text.paper()
                 .item(item)
@@ -141,17 +143,17 @@ class PairPages {
                         .response(asked.response())
                         .map(choice::label)
                         .orElse(""),
-                lastAt(one, item, asked.response()),
-                lastAt(other, item, asked.response()));
+                lastAt(one, item, asked.response(), wall),
+                lastAt(other, item, asked.response(), wall));
     }
 
-    private String lastAt(Ledgers.Opened opened, ItemId item, ResponseId response) {
+    private static String lastAt(Ledgers.Opened opened, ItemId item, ResponseId response, WallClock wall) {
         return opened.entries().stream()
                 .filter(entry -> entry.act() instanceof Act.Answered answered
                         && answered.item().equals(item)
                         && answered.response().equals(response))
                 .reduce((before, after) -> after)
-                .map(entry -> time(entry.atMillis()))
+                .map(entry -> wall.time(entry.at()))
                 .orElse(ShownFigures.NONE);
     }
 }

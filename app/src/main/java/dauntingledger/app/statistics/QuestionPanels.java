@@ -9,32 +9,13 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.statistics.QuestionFigures;
 import dauntingledger.rulebook.statistics.QuestionFigures.OptionFigures;
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 
 /** One question with its figures, and in words for people who never learned statistics. */
 @Component
 class QuestionPanels {
-
-    /** From which facility on a question is how hard. */
-    private static final Map<Rational, String> FACILITIES = new TreeMap<>(Map.of(
-            Rational.ZERO,
-            "very-hard",
-            Rational.of(1, 4),
-            "hard",
-            Rational.of(1, 2),
-            "middling",
-            Rational.of(4, 5),
-            "easy",
-            Rational.of(19, 20),
-            "very-easy"));
-
-    private static final BigDecimal CLEAR = new BigDecimal("0.3");
-    private static final BigDecimal LITTLE = new BigDecimal("0.15");
 
     private final Words words;
 
@@ -117,27 +98,15 @@ class QuestionPanels {
 
     private List<String> said(QuestionFigures of) {
         List<String> said = new ArrayList<>();
-        of.facility().ifPresent(facility -> {
-            String band = FACILITIES.get(Rational.ZERO);
-            for (Map.Entry<Rational, String> one : FACILITIES.entrySet()) {
-                band = facility.compareTo(one.getKey()) >= 0 ? one.getValue() : band;
-            }
-            said.add(words.say("statistics.facility." + band, ShownFigures.percent(facility)));
-        });
-        of.discrimination().ifPresent(one -> said.add(words.say("statistics.discrimination." + band(one))));
+        of.difficulty()
+                .ifPresent(band -> said.add(words.say(
+                        "statistics.facility." + PlainNames.name(band),
+                        ShownFigures.percent(of.facility().orElseThrow()))));
+        of.separation().ifPresent(band -> said.add(words.say("statistics.discrimination." + PlainNames.name(band))));
         if (of.facility().isEmpty()) {
             said.add(words.say("statistics.waits"));
         }
         return said;
-    }
-
-    private static String band(BigDecimal discrimination) {
-        if (discrimination.signum() < 0) {
-            return "against";
-        }
-        return discrimination.compareTo(CLEAR) >= 0
-                ? "clear"
-                : discrimination.compareTo(LITTLE) >= 0 ? "little" : "none";
     }
 
     private static List<Option> options(PaperText text, QuestionFigures of) {

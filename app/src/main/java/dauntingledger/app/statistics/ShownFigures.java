@@ -40,8 +40,8 @@ final class ShownFigures {
         return share.times(HUNDRED).rounded(0).toPlainString();
     }
 
-    /** Returns a figure as files have it; empty for what cannot be said. */
-    static String file(Optional<Rational> figure) {
-        return figure.map(one -> one.rounded(FILE_DECIMALS).toPlainString()).orElse("");
+    /** Returns a figure as files have it: a number, or nothing for what cannot be said. */
+    static Object file(Optional<Rational> figure) {
+        return figure.<Object>map(one -> one.rounded(FILE_DECIMALS)).orElse("");
     }
 }

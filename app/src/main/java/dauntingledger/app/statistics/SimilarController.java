@@ -12,6 +12,7 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.exam.Chair;
 import dauntingledger.rulebook.similarity.Fingerprints;
+import dauntingledger.rulebook.similarity.TextComparison;
 import dauntingledger.rulebook.similarity.WrongAgreement;
 import java.util.HashMap;
 import java.util.List;
@@ -38,7 +39,6 @@ class SimilarController {
 
     private static final double SMALL = 0.001;
 
-    private final OverExams over;
     private final ExamPages pages;
     private final KeptFindings findings;
     private final PairPages pairs;
@@ -47,14 +47,12 @@ class SimilarController {
     private final Papers papers;
 
     SimilarController(
-            OverExams over,
             ExamPages pages,
             KeptFindings findings,
             PairPages pairs,
             Appointments appointments,
             Rooms rooms,
             Papers papers) {
-        this.over = over;
         this.pages = pages;
         this.findings = findings;
         this.pairs = pairs;
@@ -88,7 +86,7 @@ class SimilarController {
     String page(@PathVariable long exam, Model model) {
         Exam found = pages.find(exam);
         pages.put(found, model);
-        boolean open = over.isOver(found);
+        boolean open = pages.isOver(found);
         model.addAttribute("open", open);
         if (open) {
             fill(found, model);
@@ -107,15 +105,13 @@ class SimilarController {
                         .toList()));
         model.addAttribute(
                 "choices",
-                limited(found.agreements().stream()
-                        .map(one -> row(found, people, one))
-                        .toList()));
+                limited(found.agreements().stream().map(one -> row(people, one)).toList()));
         model.addAttribute("compared", found.compared());
-        model.addAttribute("share", ShownFigures.percent(CohortFindings.SUSPECT_SHARE));
-        model.addAttribute("prints", CohortFindings.SUSPECT_PRINTS);
+        model.addAttribute("share", ShownFigures.percent(TextComparison.SUSPECT_SHARE));
+        model.addAttribute("prints", TextComparison.SUSPECT_PRINTS);
         model.addAttribute("gram", Fingerprints.GRAM);
         model.addAttribute("sure", Fingerprints.SURE);
-        model.addAttribute("chance", String.valueOf(CohortFindings.SUSPECT_BY_CHANCE));
+        model.addAttribute("chance", String.valueOf(WrongAgreement.SUSPECT_BY_CHANCE));
     }
 
     private Map<String, Appointment> people(Exam exam) {
@@ -145,10 +141,10 @@ class SimilarController {
                 "",
                 chairs(one, other),
                 apart(one, other),
-                alike.suspect());
+                alike.pair().isSuspect());
     }
 
-    private Row row(CohortFindings found, Map<String, Appointment> people, WrongAgreement.Pair pair) {
+    private Row row(Map<String, Appointment> people, WrongAgreement.Pair pair) {
         Appointment one = requireNonNull(people.get(pair.one()));
         Appointment other = requireNonNull(people.get(pair.other()));
         return new Row(
@@ -158,13 +154,13 @@ class SimilarController {
                 other.sitting().toString(),
                 "",
                 "",
-                small(found.byChance(pair)),
+                small(pair.byChance()),
                 pair.same(),
                 pair.bothWrong(),
                 String.format(Locale.ROOT, "%.1f", pair.expected()),
                 chairs(one, other),
                 apart(one, other),
-                found.suspect(pair));
+                pair.isSuspect());
     }
 
     /** Returns a number that may be tiny: in decimals, or as a power of ten. */
@@ -201,7 +197,7 @@ class SimilarController {
             @PathVariable long other,
             @RequestParam(defaultValue = "") String item,
             Model model) {
-        Exam found = over.find(exam);
+        Exam found = pages.findOver(exam);
         Appointment first = pages.sitting(found, one);
         Appointment second = pages.sitting(found, other);
         if (first.equals(second)) {

@@ -10,8 +10,8 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
+import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.number.Rational;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.statistics.Doubt;
@@ -22,11 +22,8 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
@@ -41,18 +38,23 @@ class StatisticsController {
 
     private static final int MILLIS = 1000;
 
-    private final OverExams over;
     private final ExamPages pages;
     private final KeptFindings findings;
+    private final SharedQuestions shared;
     private final QuestionPanels panels;
     private final Papers papers;
     private final Words words;
 
     StatisticsController(
-            OverExams over, ExamPages pages, KeptFindings findings, QuestionPanels panels, Papers papers, Words words) {
-        this.over = over;
+            ExamPages pages,
+            KeptFindings findings,
+            SharedQuestions shared,
+            QuestionPanels panels,
+            Papers papers,
+            Words words) {
         this.pages = pages;
         this.findings = findings;
+        this.shared = shared;
         this.panels = panels;
         this.papers = papers;
         this.words = words;
@@ -83,7 +85,7 @@ class StatisticsController {
             Model model) {
         Exam found = pages.find(exam);
         pages.put(found, model);
-        boolean open = over.isOver(found);
+        boolean open = pages.isOver(found);
         model.addAttribute("open", open);
         if (open) {
             fill(found, QuestionOrder.of(sort), down, item, model);
@@ -112,7 +114,7 @@ class StatisticsController {
                 order.sorted(statistics.questions(), down).stream()
                         .map(one -> row(text, one))
                         .toList());
-        model.addAttribute("others", over.sharingQuestions(exam));
+        model.addAttribute("others", shared.exams(exam));
         statistics.questions().stream()
                 .filter(one -> one.item().value().equals(item))
                 .findFirst()
@@ -159,11 +161,12 @@ class StatisticsController {
         return lines;
     }
 
-    private String granted(String group) {
-        return group.isEmpty()
+    private String granted(Set<Accommodations.Kind> kinds) {
+        return kinds.isEmpty()
                 ? words.say("statistics.group.none")
-                : Stream.of(group.split("\\+"))
-                        .map(kind -> words.say("statistics.group." + kind))
+                : kinds.stream()
+                        .sorted()
+                        .map(kind -> words.say("statistics.group." + PlainNames.name(kind)))
                         .collect(Collectors.joining(", "));
     }
 
@@ -185,7 +188,7 @@ class StatisticsController {
     @Audited("statistics-taken-out")
     @GetMapping("/office/exams/{exam}/statistics.csv")
     void file(@PathVariable long exam, HttpServletResponse response) throws IOException {
-        Exam found = over.find(exam);
+        Exam found = pages.findOver(exam);
         ExamStatistics statistics = findings.of(found).statistics();
         try (CsvFile out = CsvFile.to(
                 response,
@@ -205,11 +208,11 @@ class StatisticsController {
             for (QuestionFigures of : statistics.questions()) {
                 out.row(List.of(
                         of.item().value(),
-                        String.valueOf(of.candidates()),
-                        String.valueOf(of.blank() + of.notReached()),
+                        of.candidates(),
+                        of.blank() + of.notReached(),
                         ShownFigures.file(of.facility()),
                         ShownFigures.file(of.discrimination().map(Rational::of)),
-                        String.valueOf(of.notReached()),
+                        of.notReached(),
                         seconds(of.time().lower()),
                         seconds(of.time().median()),
                         seconds(of.time().upper()),
@@ -222,61 +225,7 @@ class StatisticsController {
         }
     }
 
-    private static String seconds(Duration span) {
-        return BigDecimal.valueOf(span.toMillis())
-                .divide(BigDecimal.valueOf(MILLIS))
-                .toPlainString();
-    }
-
-    /** A question of two exams, each figure of this exam and of the other. */
-    record Compared(
-            String number,
-            String words,
-            String facility,
-            String otherFacility,
-            String facilityMoved,
-            String discrimination,
-            String otherDiscrimination,
-            String time,
-            String otherTime,
-            boolean moved) {}
-
-    @GetMapping("/office/exams/{exam}/statistics/{other}")
-    String compare(@PathVariable long exam, @PathVariable long other, Model model) {
-        Exam one = over.find(exam);
-        Exam another = over.find(other);
-        pages.put(one, model);
-        model.addAttribute("other", another.title());
-        model.addAttribute("compared", compared(one, another));
-        model.addAttribute("movedFrom", ShownFigures.share(Optional.of(Moved.LEAST)));
-        return "statistics/compared";
-    }
-
-    private List<Compared> compared(Exam one, Exam other) {
-        Map<ItemId, QuestionFigures> others = new LinkedHashMap<>();
-        findings.of(other).statistics().questions().forEach(question -> others.put(question.item(), question));
-        PaperText text = papers.text(one.paper());
-        List<ItemId> shared = over.shared(one, other);
-        List<Compared> compared = new ArrayList<>(findings.of(one).statistics().questions().stream()
-                .filter(question -> shared.contains(question.item()))
-                .map(question -> compared(text, question, requireNonNull(others.get(question.item()))))
-                .toList());
-        compared.sort(Comparator.comparing(Compared::moved).reversed());
-        return compared;
-    }
-
-    private static Compared compared(PaperText text, QuestionFigures one, QuestionFigures other) {
-        Moved moved = Moved.between(other.facility(), one.facility());
-        return new Compared(
-                text.number(one.item().value()),
-                requireNonNull(text.items().get(one.item())).firstWords(),
-                ShownFigures.share(one.facility()),
-                ShownFigures.share(other.facility()),
-                moved.said(),
-                ShownFigures.correlation(one.discrimination()),
-                ShownFigures.correlation(other.discrimination()),
-                WallClock.span(one.time().median()),
-                WallClock.span(other.time().median()),
-                moved.isMuch());
+    private static BigDecimal seconds(Duration span) {
+        return BigDecimal.valueOf(span.toMillis()).divide(BigDecimal.valueOf(MILLIS));
     }
 }

@@ -14,9 +14,12 @@ import dauntingledger.rulebook.paper.StageTimes;
 import dauntingledger.rulebook.paper.TimeBox;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What the exam office grants a person for a paper. Granting makes a paper for this person, so that clocks, pages and
@@ -57,6 +60,28 @@ public record Accommodations(
         }
         extraBreaks = Map.copyOf(extraBreaks);
         aids = List.copyOf(aids);
+    }
+
+    /** What is granted, told apart no further than that many are alike. */
+    public enum Kind {
+        TIME,
+        BREAKS,
+        AIDS
+    }
+
+    /** Returns the kinds of what is granted. */
+    public Set<Kind> kinds() {
+        Set<Kind> kinds = EnumSet.noneOf(Kind.class);
+        if (!factor.equals(Rational.ONE) || !factors.isEmpty()) {
+            kinds.add(Kind.TIME);
+        }
+        if (!longerBreaks.isZero() || !extraBreaks.isEmpty() || stopsClocks) {
+            kinds.add(Kind.BREAKS);
+        }
+        if (!aids.isEmpty()) {
+            kinds.add(Kind.AIDS);
+        }
+        return Collections.unmodifiableSet(kinds);
     }
 
     /** Returns whether {@code factor} may be granted. */

@@ -19,6 +19,11 @@ import java.util.function.Consumer;
  */
 public final class TextComparison {
 
+    /** From this share on, and from so many shared fingerprints on, two texts look copied. */
+    public static final Rational SUSPECT_SHARE = Rational.of(3, 5);
+
+    public static final int SUSPECT_PRINTS = 20;
+
     private static final int QUARTER = 4;
     private static final int ALWAYS_FOUND = 2;
 
@@ -50,6 +55,15 @@ public final class TextComparison {
         /** Returns how much of the smaller one's fingerprints they share, 0 to 1. */
         public Rational share() {
             return Rational.of(shared, smaller);
+        }
+
+        /** Returns the share, less where only a few fingerprints are shared, since short texts are soon alike. */
+        public Rational strength() {
+            return share().times(Rational.of(Math.min(shared, SUSPECT_PRINTS), SUSPECT_PRINTS));
+        }
+
+        public boolean isSuspect() {
+            return shared >= SUSPECT_PRINTS && share().compareTo(SUSPECT_SHARE) >= 0;
         }
     }
 

@@ -16,6 +16,9 @@ import java.util.PriorityQueue;
  */
 public final class WrongAgreement {
 
+    /** So many pairs of a cohort, at most, may chance alone bring about for a pair to look copied. */
+    public static final double SUSPECT_BY_CHANCE = 0.01;
+
     /** Pairs that are not so many standard deviations above what chance makes of them are never shown. */
     static final double LEAST_DEVIATIONS = 3;
 
@@ -46,8 +49,15 @@ public final class WrongAgreement {
      * @param same how many of these with the same option
      * @param expected how many of these chance lets expect
      * @param chance how likely two who know nothing of each other agree at least as often, 0 to 1
+     * @param byChance how many pairs of the cohort chance alone lets expect to agree at least as often
      */
-    public record Pair(String one, String other, int bothWrong, int same, double expected, double chance) {}
+    public record Pair(
+            String one, String other, int bothWrong, int same, double expected, double chance, double byChance) {
+
+        public boolean isSuspect() {
+            return byChance <= SUSPECT_BY_CHANCE;
+        }
+    }
 
     /**
      * @param questions how many there are
@@ -82,7 +92,7 @@ public final class WrongAgreement {
         return all == 0 ? 0 : squares / (all * all);
     }
 
-    /** Returns how many pairs there are, whom {@link Pair#chance} has to be held against. */
+    /** Returns how many pairs there are. */
     public long compared() {
         return (long) cohort.size() * (cohort.size() - 1) / 2;
     }
@@ -121,7 +131,7 @@ public final class WrongAgreement {
         }
         boolean worthALook = same - expected > LEAST_DEVIATIONS * Math.sqrt(variance) && variance > 0;
         double chance = worthALook ? atLeast(same, chances(ones, others)) : 1;
-        return new Pair(one.candidate(), other.candidate(), both, same, expected, chance);
+        return new Pair(one.candidate(), other.candidate(), both, same, expected, chance, chance * compared());
     }
 
     private List<Double> chances(int[] ones, int[] others) {

@@ -273,7 +273,11 @@ public sealed interface Act {
         }
     }
 
-    /** Records on what terms the sitting is sat, when it begins; they are no part of the paper. */
+    /**
+     * Records on what terms the sitting is sat, when it begins; they are no part of the paper.
+     *
+     * @param practised how the paper is practised; empty for one that is sat
+     */
     record TermsFixed(Window window, Accommodations accommodations, Optional<PracticeMode> practised)
             implements ForTheRecord {
         public TermsFixed {
@@ -289,8 +293,16 @@ public sealed interface Act {
 
         /** Returns {@code paper} as it is sat on these terms. */
         public Paper personal(Paper paper) {
-            Paper granted = accommodations.applyTo(paper);
-            return practised.map(mode -> mode.applyTo(granted)).orElse(granted);
+            return practised(accommodations.applyTo(paper));
+        }
+
+        /** @param extraBreak what an extra break is called in the language of the paper */
+        public Paper personal(Paper paper, String extraBreak) {
+            return practised(accommodations.applyTo(paper, extraBreak));
+        }
+
+        private Paper practised(Paper paper) {
+            return practised.map(mode -> mode.applyTo(paper)).orElse(paper);
         }
 
         @Override

@@ -4,6 +4,7 @@ import dauntingledger.rulebook.number.Rational;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.MathContext;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -53,7 +54,9 @@ final class Column {
         BigInteger[] numerators = new BigInteger[list.size()];
         for (int i = 0; i < numerators.length; i++) {
             Rational one = list.get(i);
-            numerators[i] = one.numerator().multiply(denominator.divide(one.denominator()));
+            numerators[i] = one.denominator().equals(denominator)
+                    ? one.numerator()
+                    : one.numerator().multiply(denominator.divide(one.denominator()));
         }
         return new Column(denominator, numerators);
     }
@@ -62,15 +65,14 @@ final class Column {
         return one.divide(one.gcd(other)).multiply(other);
     }
 
-    /** Returns the sums of columns with the same denominator, candidate by candidate; zeros for no columns. */
-    static Column totals(List<Column> columns, int candidates) {
-        BigInteger[] totals = new BigInteger[candidates];
-        for (int i = 0; i < candidates; i++) {
-            BigInteger total = BigInteger.ZERO;
-            for (Column column : columns) {
-                total = total.add(column.numerators[i]);
+    /** Returns the sums of columns with the same denominator, candidate by candidate. */
+    static Column totals(List<Column> columns) {
+        BigInteger[] totals = new BigInteger[columns.isEmpty() ? 0 : columns.getFirst().numerators.length];
+        Arrays.fill(totals, BigInteger.ZERO);
+        for (Column column : columns) {
+            for (int i = 0; i < totals.length; i++) {
+                totals[i] = totals[i].add(column.numerators[i]);
             }
-            totals[i] = total;
         }
         return new Column(columns.isEmpty() ? BigInteger.ONE : columns.getFirst().denominator, totals);
     }

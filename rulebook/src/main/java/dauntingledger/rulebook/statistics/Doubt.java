@@ -1,7 +1,5 @@
 package dauntingledger.rulebook.statistics;
 
-import dauntingledger.rulebook.number.Rational;
-import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
 
@@ -11,7 +9,7 @@ public enum Doubt {
     KEY {
         @Override
         boolean holds(QuestionFigures of) {
-            return of.discrimination().filter(one -> one.signum() < 0).isPresent();
+            return of.separates(Separation.AGAINST);
         }
     },
     /** Some option that the key does not take was chosen by candidates with a higher mean total than the right one. */
@@ -21,31 +19,25 @@ public enum Doubt {
             return of.options().stream().anyMatch(option -> of.isRival(option));
         }
     },
-    /** It tells little of who knows the rest: discrimination from 0 to below {@value #LEAST_DISCRIMINATION}. */
+    /** It tells little of who knows the rest: discrimination from 0 to below 0.15. */
     WEAK {
         @Override
         boolean holds(QuestionFigures of) {
-            return of.discrimination()
-                    .filter(one -> one.signum() >= 0 && one.compareTo(new BigDecimal(LEAST_DISCRIMINATION)) < 0)
-                    .isPresent();
+            return of.separates(Separation.NONE);
         }
     },
-    /** Hardly anybody knew it: facility below {@value #LEAST_FACILITY}. */
+    /** Hardly anybody knew it: facility below 1/4. */
     HARD {
         @Override
         boolean holds(QuestionFigures of) {
-            return of.facility()
-                    .filter(one -> one.compareTo(Rational.parse(LEAST_FACILITY)) < 0)
-                    .isPresent();
+            return of.isOf(Difficulty.VERY_HARD);
         }
     },
-    /** Everybody knew it: facility above {@value #MOST_FACILITY}. */
+    /** Everybody knew it: facility above 19/20. */
     EASY {
         @Override
         boolean holds(QuestionFigures of) {
-            return of.facility()
-                    .filter(one -> one.compareTo(Rational.parse(MOST_FACILITY)) > 0)
-                    .isPresent();
+            return of.isOf(Difficulty.VERY_EASY);
         }
     },
     /** More than a tenth never came to see it. */
@@ -73,9 +65,6 @@ public enum Doubt {
     /** Below so many candidates nothing is said of a question. */
     public static final int LEAST_CANDIDATES = 20;
 
-    static final String LEAST_DISCRIMINATION = "0.15";
-    static final String LEAST_FACILITY = "0.25";
-    static final String MOST_FACILITY = "0.95";
     private static final int TENTH = 10;
     private static final int FIFTH = 5;
 

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.statistics;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.accommodation.Accommodations.Kind;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.statistics.QuestionFigures.OptionFigures;
@@ -27,7 +28,7 @@ import java.util.stream.IntStream;
  * @param groups those to whom the same is granted; see {@link Groups}
  */
 public record ExamStatistics(
-        Part whole, List<Part> sections, List<QuestionFigures> questions, Map<String, Summary> groups) {
+        Part whole, List<Part> sections, List<QuestionFigures> questions, Map<Set<Kind>, Summary> groups) {
 
     /** So many different answers are listed of a question without options. */
     private static final int MOST_ANSWERS = 12;
@@ -158,12 +159,10 @@ public record ExamStatistics(
 
     private static Part part(List<Rational> marks, Rational most, List<Answered> items) {
         Summary summary = Summary.of(marks);
-        Optional<Rational> alpha = Statistics.of(items.stream()
-                        .filter(item -> item.judged() && item.byAll())
-                        .map(item -> new Statistics.Scores(
-                                item.item().item(), item.item().most(), item.scores(), 0))
-                        .toList())
-                .alpha();
+        Optional<Rational> alpha = Statistics.alpha(Column.all(items.stream()
+                .filter(item -> item.judged() && item.byAll())
+                .map(Answered::scores)
+                .toList()));
         Optional<BigDecimal> error =
                 alpha.map(one -> Column.root(Rational.ONE.minus(one)).multiply(summary.deviation()));
         return new Part(summary, Histogram.of(marks, most), alpha, error);

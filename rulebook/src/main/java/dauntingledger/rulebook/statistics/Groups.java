@@ -1,10 +1,12 @@
 package dauntingledger.rulebook.statistics;
 
+import dauntingledger.rulebook.accommodation.Accommodations.Kind;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The marks of those to whom the same is granted, so that nobody can be found out: no group below {@value #LEAST} is
@@ -17,13 +19,13 @@ final class Groups {
 
     private Groups() {}
 
-    /** Returns the groups by name, the largest first; nothing if fewer than two could be told. */
-    static Map<String, Summary> of(List<Participant> cohort) {
-        Map<String, List<Participant>> groups = new LinkedHashMap<>();
+    /** Returns the groups, the largest first; nothing if fewer than two could be told. */
+    static Map<Set<Kind>, Summary> of(List<Participant> cohort) {
+        Map<Set<Kind>, List<Participant>> groups = new LinkedHashMap<>();
         cohort.forEach(one ->
-                groups.computeIfAbsent(one.group(), none -> new ArrayList<>()).add(one));
-        List<Map.Entry<String, List<Participant>>> told = new ArrayList<>(groups.entrySet());
-        told.sort(Comparator.comparing((Map.Entry<String, List<Participant>> group) ->
+                groups.computeIfAbsent(one.granted(), none -> new ArrayList<>()).add(one));
+        List<Map.Entry<Set<Kind>, List<Participant>>> told = new ArrayList<>(groups.entrySet());
+        told.sort(Comparator.comparing((Map.Entry<Set<Kind>, List<Participant>> group) ->
                         group.getValue().size())
                 .reversed());
         told.removeIf(group -> group.getValue().size() < LEAST);
@@ -32,7 +34,7 @@ final class Groups {
         if (untold > 0 && untold < LEAST && !told.isEmpty()) {
             told.removeLast();
         }
-        Map<String, Summary> summaries = new LinkedHashMap<>();
+        Map<Set<Kind>, Summary> summaries = new LinkedHashMap<>();
         if (told.size() > 1 || untold > 0) {
             told.forEach(group -> summaries.put(
                     group.getKey(),

@@ -52,6 +52,24 @@ public record QuestionFigures(
         return candidates - blank - notReached;
     }
 
+    /** Returns how hard it was; nothing where it has no facility. */
+    public Optional<Difficulty> difficulty() {
+        return facility.map(Difficulty::of);
+    }
+
+    boolean isOf(Difficulty one) {
+        return difficulty().filter(one::equals).isPresent();
+    }
+
+    /** Returns how well it tells candidates apart; nothing where it has no discrimination. */
+    public Optional<Separation> separation() {
+        return discrimination.map(Separation::of);
+    }
+
+    boolean separates(Separation one) {
+        return separation().filter(one::equals).isPresent();
+    }
+
     /** Returns what makes it doubtful, the worst first. */
     public List<Doubt> doubts() {
         return Doubt.about(this);

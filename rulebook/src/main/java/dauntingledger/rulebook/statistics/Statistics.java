@@ -53,7 +53,7 @@ public record Statistics(List<OfItem> items, Optional<Rational> alpha) {
         int candidates = items.isEmpty() ? 0 : items.getFirst().scores().size();
         items.forEach(item -> requireScores(item, candidates));
         List<Column> columns = Column.all(items.stream().map(Scores::scores).toList());
-        Column totals = Column.totals(columns, candidates);
+        Column totals = Column.totals(columns);
         List<OfItem> all = new ArrayList<>();
         for (int i = 0; i < items.size(); i++) {
             Scores item = items.get(i);
@@ -73,6 +73,11 @@ public record Statistics(List<OfItem> items, Optional<Rational> alpha) {
             throw new IllegalArgumentException("items must have scores of " + candidates + " candidates each, but '"
                     + item.item() + "' has " + item.scores().size());
         }
+    }
+
+    /** Returns Cronbach's alpha over the scores of items, which are columns over one denominator. */
+    static Optional<Rational> alpha(List<Column> columns) {
+        return columns.size() < 2 ? Optional.empty() : alpha(columns, Column.totals(columns));
     }
 
     private static Optional<Rational> alpha(List<Column> columns, Column totals) {

@@ -84,6 +84,15 @@ class TextComparisonTest {
                 .containsExactly("A7", "A6", "A5");
     }
 
+    @Test
+    void onlyWhatSharesMuchAndEnoughIsSuspect() {
+        assertThat(new TextComparison.Pair("A", "B", 20, 33).isSuspect()).isTrue();
+        assertThat(new TextComparison.Pair("A", "B", 20, 34).isSuspect()).isFalse();
+        assertThat(new TextComparison.Pair("A", "B", 19, 19).isSuspect()).isFalse();
+        assertThat(new TextComparison.Pair("A", "B", 10, 10).strength()).isEqualTo(Rational.of(1, 2));
+        assertThat(new TextComparison.Pair("A", "B", 40, 50).strength()).isEqualTo(Rational.of(4, 5));
+    }
+
     @Property(tries = 100)
     void aShareIsSymmetricAndNeverAboveOne(@ForAll long seed) {
         Random random = new Random(seed);

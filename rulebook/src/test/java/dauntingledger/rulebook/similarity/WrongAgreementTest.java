@@ -79,7 +79,10 @@ class WrongAgreementTest {
         assertThat(first.one()).isEqualTo("P012");
         assertThat(first.other()).isEqualTo("P013");
         assertThat(first.same()).isGreaterThanOrEqualTo(first.bothWrong() - 1);
-        assertThat(first.chance() * agreement.compared()).isLessThan(1e-6);
+        assertThat(first.byChance())
+                .isEqualTo(first.chance() * agreement.compared())
+                .isLessThan(1e-6);
+        assertThat(first.isSuspect()).isTrue();
     }
 
     @Test
@@ -89,7 +92,7 @@ class WrongAgreementTest {
         for (int exam = 0; exam < 100; exam++) {
             WrongAgreement agreement = WrongAgreement.of(60, guessing(random, 30, 60));
             suspected += (int) agreement.pairs(100).stream()
-                    .filter(pair -> pair.chance() * agreement.compared() <= 0.01)
+                    .filter(WrongAgreement.Pair::isSuspect)
                     .count();
         }
         assertThat(suspected).isLessThanOrEqualTo(3);

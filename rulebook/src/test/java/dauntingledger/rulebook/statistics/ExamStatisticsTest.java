@@ -3,6 +3,7 @@ package dauntingledger.rulebook.statistics;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dauntingledger.rulebook.accommodation.Accommodations.Kind;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
@@ -51,7 +52,8 @@ class ExamStatisticsTest {
         List<Participant> cohort = new ArrayList<>();
         for (int i = 0; i < attempts.size(); i++) {
             Rational total = Rational.of(marks.get(i));
-            cohort.add(new Participant("", total, List.of(total), List.of(attempts.get(i), attempt(marks.get(i)))));
+            cohort.add(
+                    new Participant(Set.of(), total, List.of(total), List.of(attempts.get(i), attempt(marks.get(i)))));
         }
         Rational most = Rational.of(100);
         return ExamStatistics.of(
@@ -155,6 +157,41 @@ class ExamStatisticsTest {
             assertThat(of(attempts, rising(6)).questions().getFirst().time())
                     .isEqualTo(new Quartiles(Duration.ofSeconds(25), Duration.ofSeconds(40), Duration.ofSeconds(40)));
         }
+    }
+
+    @Test
+    void bandsBeginWhereTheySay() {
+        assertThat(List.of("0.24", "0.25", "0.49", "0.5", "0.79", "0.8", "0.95", "0.951"))
+                .extracting(facility -> Difficulty.of(Rational.parse(facility)))
+                .containsExactly(
+                        Difficulty.VERY_HARD,
+                        Difficulty.HARD,
+                        Difficulty.HARD,
+                        Difficulty.MIDDLING,
+                        Difficulty.MIDDLING,
+                        Difficulty.EASY,
+                        Difficulty.EASY,
+                        Difficulty.VERY_EASY);
+        assertThat(List.of("-0.01", "0", "0.149", "0.15", "0.299", "0.3"))
+                .extracting(discrimination -> Separation.of(new BigDecimal(discrimination)))
+                .containsExactly(
+                        Separation.AGAINST,
+                        Separation.NONE,
+                        Separation.NONE,
+                        Separation.LITTLE,
+                        Separation.LITTLE,
+                        Separation.CLEAR);
+    }
+
+    @Test
+    void aFacilityMovesFromATenthOn() {
+        Optional<Rational> half = Optional.of(Rational.of(1, 2));
+        assertThat(Moved.between(half, Optional.of(Rational.of(3, 5))).isMuch()).isTrue();
+        assertThat(Moved.between(half, Optional.of(Rational.of(2, 5))).isMuch()).isTrue();
+        assertThat(Moved.between(half, Optional.of(Rational.of(59, 100))).isMuch())
+                .isFalse();
+        assertThat(Moved.between(half, Optional.empty()).by()).isEmpty();
+        assertThat(Moved.between(half, Optional.empty()).isMuch()).isFalse();
     }
 
     @Property(tries = 60)
@@ -277,14 +314,14 @@ class ExamStatisticsTest {
     @Nested
     class AGroup {
 
-        private static List<Participant> people(String group, int count) {
+        private static List<Participant> people(int count, Kind... granted) {
             return IntStream.range(0, count)
-                    .mapToObj(i -> new Participant(group, Rational.of(i), List.of(), List.of()))
+                    .mapToObj(i -> new Participant(Set.of(granted), Rational.of(i), List.of(), List.of()))
                     .toList();
         }
 
         @SafeVarargs
-        private static Set<String> told(List<Participant>... groups) {
+        private static Set<Set<Kind>> told(List<Participant>... groups) {
             return Groups.of(java.util.stream.Stream.of(groups)
                             .flatMap(List::stream)
                             .toList())
@@ -293,17 +330,17 @@ class ExamStatisticsTest {
 
         @Test
         void isToldOfFromTenOn() {
-            assertThat(told(people("", 40), people("time", 10))).containsExactly("", "time");
-            assertThat(Groups.of(people("", 3))).isEmpty();
+            assertThat(told(people(40), people(10, Kind.TIME))).containsExactly(Set.of(), Set.of(Kind.TIME));
+            assertThat(Groups.of(people(3))).isEmpty();
         }
 
         @Test
         void thatIsSmallerCannotBeWorkedOutFromTheRest() {
-            assertThat(told(people("", 40), people("time", 9))).isEmpty();
-            assertThat(told(people("", 40), people("time", 12), people("breaks", 3)))
-                    .containsExactly("");
-            assertThat(told(people("", 40), people("time", 6), people("breaks", 6)))
-                    .containsExactly("");
+            assertThat(told(people(40), people(9, Kind.TIME))).isEmpty();
+            assertThat(told(people(40), people(12, Kind.TIME), people(3, Kind.BREAKS)))
+                    .containsExactly(Set.of());
+            assertThat(told(people(40), people(6, Kind.TIME), people(6, Kind.BREAKS)))
+                    .containsExactly(Set.of());
         }
     }
 

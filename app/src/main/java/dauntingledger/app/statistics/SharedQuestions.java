@@ -7,16 +7,12 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
-import java.time.Clock;
 import java.util.List;
-import java.util.Optional;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.web.server.ResponseStatusException;
 
-/** The exams that are over: what is told of them gives the key away. */
+/** Finds the exams that are over and share questions with another. */
 @Component
-class OverExams {
+class SharedQuestions {
 
     /** So many of the latest exams are looked through for questions that another shares. */
     private static final int MOST_LOOKED_THROUGH = 100;
@@ -24,42 +20,28 @@ class OverExams {
     private final ExamPages pages;
     private final Exams exams;
     private final Papers papers;
-    private final Clock clock;
 
-    OverExams(ExamPages pages, Exams exams, Papers papers, Clock clock) {
+    SharedQuestions(ExamPages pages, Exams exams, Papers papers) {
         this.pages = pages;
         this.exams = exams;
         this.papers = papers;
-        this.clock = clock;
-    }
-
-    boolean isOver(Exam exam) {
-        return exam.state(clock.instant()).isOver();
-    }
-
-    /** @throws ResponseStatusException 404 if there is no such exam, or it is not over */
-    Exam find(long exam) {
-        return Optional.of(pages.find(exam))
-                .filter(this::isOver)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     /** Another exam, and how many questions it shares. */
     record Other(String id, String title, int shared) {}
 
-    List<Other> sharingQuestions(Exam exam) {
+    /** Returns the other exams that share questions with one. */
+    List<Other> exams(Exam exam) {
         return exams.page(0, MOST_LOOKED_THROUGH).stream()
-                .filter(other -> !other.id().equals(exam.id()) && isOver(other))
+                .filter(other -> !other.id().equals(exam.id()) && pages.isOver(other))
                 .map(other -> new Other(
-                        other.id().toString(),
-                        other.title(),
-                        shared(exam, other).size()))
+                        other.id().toString(), other.title(), of(exam, other).size()))
                 .filter(other -> other.shared() > 0)
                 .toList();
     }
 
     /** Returns the questions that two exams share: of the same name, with the same words. */
-    List<ItemId> shared(Exam one, Exam other) {
+    List<ItemId> of(Exam one, Exam other) {
         PaperText ones = papers.text(one.paper());
         PaperText others = papers.text(other.paper());
         return ones.paper()

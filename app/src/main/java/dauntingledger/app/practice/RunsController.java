@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 
 /** What a candidate has practised, and how that went. For every candidate, of their own practice only. */
 @Controller
-class ProgressController {
+class RunsController {
 
     private static final String NONE = "–";
     private static final Rational HUNDRED = Rational.of(100);
@@ -35,7 +35,7 @@ class ProgressController {
     private final Candidates candidates;
     private final WallClock wall;
 
-    ProgressController(Runs runs, Candidates candidates, WallClock wall) {
+    RunsController(Runs runs, Candidates candidates, WallClock wall) {
         this.runs = runs;
         this.candidates = candidates;
         this.wall = wall;
@@ -73,7 +73,7 @@ class ProgressController {
         all.forEach((sitting, run) -> rows.addFirst(row(sitting, run, Optional.ofNullable(papers.get(run.paper())))));
         model.addAttribute("candidate", candidates.find(principal.getName()).orElseThrow());
         model.addAttribute("rows", rows);
-        model.addAttribute("drawing", ProgressDrawing.of(inOrder));
+        model.addAttribute("drawing", RunsDrawing.of(inOrder));
         Optional<Advice> advice = Advice.after(inOrder);
         model.addAttribute("advice", advice.orElse(null));
         model.addAttribute(
@@ -86,7 +86,7 @@ class ProgressController {
                         .orElse(""));
         model.addAttribute("recent", Advice.RECENT);
         model.addAttribute("least", Advice.LEAST);
-        return "practice/progress";
+        return "practice/runs";
     }
 
     private Row row(SittingId sitting, Run run, Optional<PaperText> text) {
@@ -125,8 +125,8 @@ class ProgressController {
                             section.title(),
                             Numeral.write(section.marks()),
                             Numeral.write(section.most()),
-                            String.valueOf(section.questions()),
-                            String.valueOf(section.spent().toSeconds())));
+                            section.questions(),
+                            section.spent().toSeconds()));
                 }
             }
         }

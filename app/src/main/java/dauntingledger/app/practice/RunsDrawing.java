@@ -14,7 +14,7 @@ import java.util.Optional;
  *
  * @param paces how long a question took in each run, as places of the same drawing; the longest at the top
  */
-record ProgressDrawing(List<Line> lines, List<Dot> paces) {
+record RunsDrawing(List<Line> lines, List<Dot> paces) {
 
     static final int WIDTH = 600;
     static final int HEIGHT = 160;
@@ -23,7 +23,7 @@ record ProgressDrawing(List<Line> lines, List<Dot> paces) {
 
     private static final int PLACES = 2;
 
-    ProgressDrawing {
+    RunsDrawing {
         lines = List.copyOf(lines);
         paces = List.copyOf(paces);
     }
@@ -36,7 +36,7 @@ record ProgressDrawing(List<Line> lines, List<Dot> paces) {
 
     private record Place(String paper, String section, String title) {}
 
-    static ProgressDrawing of(List<Run> all) {
+    static RunsDrawing of(List<Run> all) {
         List<Run> runs = all.subList(Math.max(0, all.size() - MOST), all.size());
         Map<Place, List<Dot>> dots = new LinkedHashMap<>();
         List<Dot> paces = new ArrayList<>();
@@ -54,7 +54,7 @@ record ProgressDrawing(List<Line> lines, List<Dot> paces) {
                         .add(dot(x, one)));
             }
         }
-        return new ProgressDrawing(
+        return new RunsDrawing(
                 dots.entrySet().stream()
                         .map(one -> new Line(one.getKey().title(), List.copyOf(one.getValue()), points(one.getValue())))
                         .toList(),

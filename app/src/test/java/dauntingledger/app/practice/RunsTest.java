@@ -24,7 +24,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** How practice went: of what was handed in, for the candidate who did it. */
-class ProgressTest extends ExamServerTest {
+class RunsTest extends ExamServerTest {
 
     private static final ItemId PERIOD = new ItemId("period");
     private static final ResponseId R1 = new ResponseId("R1");
