@@ -48,15 +48,6 @@ public final class PaperMarking {
         return Score.of(paper.key(), sitting, given);
     }
 
-    /** Returns what a blank sheet comes to; what counts for nobody is no part of the most. */
-    public Score blank() {
-        return Score.of(
-                paper.in("").paper(),
-                item -> Score.item(item, paper.key().of(item.id()), true, () -> {
-                    throw new IllegalStateException("nothing is judged of a blank sheet");
-                }));
-    }
-
     /**
      * Returns an item's own SCORE; empty while an answer waits for a person, and where the item counts for nobody.
      *

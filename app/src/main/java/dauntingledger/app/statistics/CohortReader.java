@@ -11,19 +11,21 @@ import dauntingledger.app.papers.Papers;
 import dauntingledger.app.statistics.CohortFindings.AlikeTexts;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.results.Marks;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.similarity.TextComparison;
 import dauntingledger.rulebook.similarity.WrongAgreement;
 import dauntingledger.rulebook.statistics.ExamStatistics;
 import dauntingledger.rulebook.statistics.Participant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Goes through the cohort of an exam once, and works out what its answers tell. */
@@ -46,7 +48,8 @@ class CohortReader {
     }
 
     /** What is kept of one candidate while all are gone through. */
-    private record Sat(String candidate, Participant participant, int[] wrong, Map<ItemId, String> texts) {}
+    private record Sat(
+            String candidate, Marks marks, Participant participant, int[] wrong, Map<ItemId, String> texts) {}
 
     CohortFindings read(Exam exam) {
         PaperMarking marking = keys.marking(exam);
@@ -68,19 +71,20 @@ class CohortReader {
                             answers.attempts(one.sitting(), own));
                     return new Sat(
                             one.appointment().candidate(),
+                            total,
                             participant,
                             answers.wrong(one.sitting()),
                             answers.texts(one.sitting()));
                 })
                 .sorted(Comparator.comparing(Sat::candidate))
                 .toList();
-        return findings(text, rules.marks(marking.blank()), rules, answers, cohort);
+        return findings(text, rules, answers, cohort);
     }
 
-    private static CohortFindings findings(
-            PaperText text, Marks nobody, ResultRules rules, AnswerReader answers, List<Sat> cohort) {
-        ExamStatistics.Shape shape =
-                new ExamStatistics.Shape(nobody.most(), sections(text, nobody), answers.questions());
+    private static CohortFindings findings(PaperText text, ResultRules rules, AnswerReader answers, List<Sat> cohort) {
+        Rational most = highest(cohort, Marks::most);
+        List<ExamStatistics.Section> sections = sections(text, cohort);
+        ExamStatistics.Shape shape = new ExamStatistics.Shape(most, sections, answers.questions());
         WrongAgreement agreement = WrongAgreement.of(
                 answers.choices(),
                 cohort.stream()
@@ -91,23 +95,27 @@ class CohortReader {
         comparisons.forEach((item, comparison) -> common.put(item, comparison.common()));
         return new CohortFindings(
                 ExamStatistics.of(shape, cohort.stream().map(Sat::participant).toList()),
-                nobody.most(),
-                nobody.sections().stream().map(Marks.OfSection::most).toList(),
-                rules.passMark(nobody.most()),
+                most,
+                sections.stream().map(ExamStatistics.Section::most).toList(),
+                rules.passMark(most),
                 common,
                 alike(comparisons),
                 agreement.pairs(MOST_PAIRS),
                 agreement.compared());
     }
 
-    private static List<ExamStatistics.Section> sections(PaperText text, Marks nobody) {
-        List<ExamStatistics.Section> sections = new ArrayList<>();
-        text.paper()
-                .sections()
-                .forEach(section -> sections.add(new ExamStatistics.Section(
-                        section.questions(),
-                        nobody.sections().get(sections.size()).most())));
-        return sections;
+    /** Returns the most that anybody could have; where items are drawn or sections are best of several, that may differ. */
+    private static Rational highest(List<Sat> cohort, Function<Marks, Rational> most) {
+        return cohort.stream().map(Sat::marks).map(most).reduce(Rational.ZERO, Rational::max);
+    }
+
+    private static List<ExamStatistics.Section> sections(PaperText text, List<Sat> cohort) {
+        List<Section> sections = text.paper().sections().toList();
+        return IntStream.range(0, sections.size())
+                .mapToObj(i -> new ExamStatistics.Section(
+                        sections.get(i).questions(),
+                        highest(cohort, marks -> marks.sections().get(i).most())))
+                .toList();
     }
 
     /** Compares what was written in answer to each question; blanks are none. */

@@ -61,7 +61,7 @@ public final class Packages {
     }
 
     /** Exchanges every {@code what} in a file, which must be there. */
-    Packages replacing(String path, String what, String by) {
+    public Packages replacing(String path, String what, String by) {
         String text = text(path);
         if (!text.contains(what)) {
             throw new IllegalArgumentException(path + " does not hold '" + what + "'");

@@ -4,6 +4,7 @@ import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.ExamPlan;
 import dauntingledger.app.exams.OfficeWork;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.Stage;
@@ -35,12 +36,7 @@ public abstract class TwoAtHome extends OfficeWork {
     @BeforeEach
     protected void sitIt() {
         exam = exams.make(new ExamPlan(
-                "Exam " + nextNumber(),
-                paper("shore-radio"),
-                in(Duration.ofMinutes(-2)),
-                Set.of(),
-                true,
-                Set.of("INV-1")));
+                "Exam " + nextNumber(), sat(), in(Duration.ofMinutes(-2)), Set.of(), true, Set.of("INV-1")));
         List<String> lines = new ArrayList<>(List.of("number,name", nextNumber() + ",Åse Ørn", nextNumber() + ",Bo"));
         for (int i = 0; i < more; i++) {
             lines.add(nextNumber() + ",Candidate " + i);
@@ -54,6 +50,11 @@ public abstract class TwoAtHome extends OfficeWork {
         sit(failed, explained -> Optional.empty());
         sitToo(roster.subList(2, roster.size()));
         clock.advance(Duration.ofHours(4));
+    }
+
+    /** Returns the paper that is sat: the radio paper, or one with the same stages. */
+    protected PaperRef sat() {
+        return paper("shore-radio");
     }
 
     /** Brings about how the others sit it, if there are {@link #more}. */

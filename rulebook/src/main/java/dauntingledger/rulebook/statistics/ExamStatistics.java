@@ -100,18 +100,19 @@ public record ExamStatistics(
      * @param attempts theirs
      * @param judged whether each has a score, and there is something to be earned
      */
-    private record Answered(Question item, List<Integer> asked, List<Attempt> attempts, boolean judged, boolean byAll) {
+    private record Answered(
+            Question question, List<Integer> asked, List<Attempt> attempts, boolean judged, boolean byAll) {
 
-        static Answered of(Question item, int place, List<Participant> cohort) {
+        static Answered of(Question question, int place, List<Participant> cohort) {
             List<Integer> asked = IntStream.range(0, cohort.size())
                     .filter(i -> cohort.get(i).attempts().get(place).isAsked())
                     .boxed()
                     .toList();
             List<Attempt> attempts =
                     asked.stream().map(i -> cohort.get(i).attempts().get(place)).toList();
-            boolean judged = item.most().signum() > 0
+            boolean judged = question.most().signum() > 0
                     && attempts.stream().allMatch(attempt -> attempt.score().isPresent());
-            return new Answered(item, asked, attempts, judged, asked.size() == cohort.size());
+            return new Answered(question, asked, attempts, judged, asked.size() == cohort.size());
         }
 
         List<Rational> scores() {
@@ -178,16 +179,17 @@ public record ExamStatistics(
                         item.scores(), item.asked().stream().map(own::get).toList())))
                 : Optional.empty();
         return new QuestionFigures(
-                item.item().item(),
+                item.question().item(),
                 item.attempts().size(),
                 item.count(Attempt.Standing.BLANK),
                 item.count(Attempt.Standing.NOT_REACHED),
-                columns.map(both -> both.getFirst().mean().dividedBy(item.item().most())),
+                columns.map(
+                        both -> both.getFirst().mean().dividedBy(item.question().most())),
                 columns.flatMap(
                         both -> both.getFirst().correlation(both.getLast().minus(both.getFirst()))),
                 Quartiles.of(spent),
                 options(
-                        item.item(),
+                        item.question(),
                         item.attempts(),
                         item.asked().stream().map(totals::get).toList()));
     }
