@@ -8,6 +8,7 @@ import dauntingledger.app.DauntingLedger;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.signin.Candidates;
@@ -28,6 +29,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.springframework.boot.SpringApplication;
@@ -81,9 +83,10 @@ final class PapersBench {
             sittings.add(sat(papers.text(ref).paper(), mixed, random));
         }
         long start = System.nanoTime();
+        PaperMarking marking = papers.marking(ref, List.of());
         long marked = IntStream.range(0, SITTINGS)
                 .parallel()
-                .mapToObj(i -> papers.score(ref, sittings.get(i % DIFFERENT)))
+                .mapToObj(i -> marking.score(sittings.get(i % DIFFERENT), Map.of()))
                 .filter(score -> score.marks().signum() > 0)
                 .count();
         table.row(

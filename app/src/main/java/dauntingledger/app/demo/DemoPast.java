@@ -104,7 +104,7 @@ class DemoPast {
 
     private static final double COPIES = 0.9;
 
-    private static final PaperId PRACTISED = new PaperId("buoyage-practice");
+    private static final Set<PaperId> PRACTISED = Set.of(new PaperId("rules-practice"), new PaperId("tides-practice"));
 
     /** What the key of this question takes for right is not what the able answer: the question is bad. */
     private static final ItemId BAD = new ItemId("flashes-minute");
@@ -162,9 +162,11 @@ class DemoPast {
         state(toMark, ExamState.CLOSED);
         marks.giveTo(exams.find(toMark.id()).orElseThrow());
         candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
-        papers.latest().stream()
-                .filter(ref -> ref.id().equals(PRACTISED))
-                .forEach(ref -> sittings.practised("BW-4040A", ref));
+        sittings.practised(
+                "BW-4040A",
+                papers.latest().stream()
+                        .filter(ref -> PRACTISED.contains(ref.id()))
+                        .toList());
         Exam before = held("Shore radio, two months ago", radio, BEFORE_DAYS_AGO, roster("BW-4030", NAMES), OTHER_SEED);
         state(before, ExamState.CLOSED);
         Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES), SEED);
@@ -270,8 +272,9 @@ class DemoPast {
     private void sit(Appointment sitting, Instant at, Map<ItemId, Double> hard, Person who) {
         Random own = who.own();
         double ability = 0.6 + 1.4 * own.nextGaussian() + who.shift();
-        Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
-                papers.explain(sitting.paper(), "", ledgers.open(sitting, at).sitting()));
+        Map<ItemId, Map<ResponseId, List<String>>> right =
+                DemoAnswers.right(papers.marking(sitting.paper(), sitting.seed())
+                        .explain("", ledgers.open(sitting, at).sitting(), Map.of()));
         sittings.throughAll(sitting, at, item -> {
             double share = 1 / (1 + Math.exp(requireNonNull(hard.get(item.id())) - ability));
             boolean able = own.nextDouble() < share;

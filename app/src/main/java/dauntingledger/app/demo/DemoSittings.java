@@ -81,8 +81,8 @@ class DemoSittings {
     void handedIn(String candidate, PaperRef paper, String seat) {
         unless(candidate, sitting -> true, () -> appointments.make(candidate, paper, seat, Terms.OPEN), made -> {
             Instant at = clock.instant().minus(AGO);
-            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
-                    papers.explain(paper, "", ledgers.open(made, at).sitting()));
+            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(papers.marking(paper, made.seed())
+                    .explain("", ledgers.open(made, at).sitting(), Map.of()));
             Past past = new Past(
                     made,
                     at,
@@ -99,15 +99,16 @@ class DemoSittings {
     }
 
     /** Three weeks of practice, every other day, by somebody who learns. */
-    void practised(String candidate, PaperRef paper) {
+    void practised(String candidate, List<PaperRef> inTurn) {
         Random random = new Random(PRACTICE_SEED);
         List<PracticeMode> modes = List.of(PracticeMode.values());
         for (int run = 0; run < PRACTICE_RUNS; run++) {
             Instant at = clock.instant().minus(EVERY_OTHER_DAY.multipliedBy(PRACTICE_RUNS - run));
+            PaperRef paper = inTurn.get(run % inTurn.size());
             Terms terms = Terms.practising(modes.get(run % modes.size()));
             Appointment made = appointments.make(candidate, paper, "", terms);
-            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(
-                    papers.explain(paper, "", ledgers.open(made, at).sitting()));
+            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(papers.marking(paper, made.seed())
+                    .explain("", ledgers.open(made, at).sitting(), Map.of()));
             double known = KNOWN_AT_FIRST + LEARNED_EACH_TIME * run;
             throughAll(
                     made,

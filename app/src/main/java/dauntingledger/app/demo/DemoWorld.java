@@ -71,6 +71,8 @@ class DemoWorld implements ApplicationRunner {
         PaperRef cadet = paper("cadet-entrance");
         PaperRef lightkeeper = paper("lightkeeper");
         paper("buoyage-practice");
+        paper("rules-practice");
+        paper("tides-practice");
         paper("try-out");
         Instant now = clock.instant();
         Window soon = Window.of(

@@ -166,6 +166,12 @@ class ExamBook implements Exams {
     public List<String> change(ExamId id, ExamPlan plan) {
         requireGood(plan);
         Exam before = open.find(id);
+        boolean otherPaper = !plan.paper().equals(before.paper());
+        if (otherPaper
+                && before.state() != ExamState.DRAFT
+                && !papers.practised(plan.paper()).isEmpty()) {
+            throw new ExamChangeException(PlainNames.name(Obstacle.PRACTISED));
+        }
         List<Appointment> roster = roster(id);
         requirePlacesKept(plan, roster);
         Exam after = planned(plan, before);
@@ -251,11 +257,15 @@ class ExamBook implements Exams {
         return facts(exam, exam.state());
     }
 
-    /** Marks are worked out only where they are a condition: that opens every sitting of the exam. */
+    /**
+     * Papers are compared, and marks worked out, only where they are a condition: the one reads all papers for practice, the
+     * other opens every sitting of the exam.
+     */
     private ExamState.Facts facts(Exam exam, ExamState to) {
         Window window = exam.hours().window();
         ExamFigures.Figures found = figures.of(exam);
         return new ExamState.Facts(
+                to == ExamState.ANNOUNCED ? papers.practised(exam.paper()).size() : 0,
                 window.closes(),
                 found.candidates(),
                 found.withoutChair(),

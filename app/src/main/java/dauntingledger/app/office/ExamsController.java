@@ -219,6 +219,7 @@ class ExamsController {
         model.addAttribute("facts", exams.facts(exam));
         model.addAttribute("next", now.next());
         model.addAttribute("back", now.back());
+        model.addAttribute("practised", now == ExamState.DRAFT ? papers.practised(exam.paper()) : List.of());
         model.addAttribute(
                 "obstacles",
                 pages.problems(now.next().map(to -> exams.obstacles(exam, to)).orElse(List.of()).stream()

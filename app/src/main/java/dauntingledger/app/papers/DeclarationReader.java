@@ -43,7 +43,7 @@ final class DeclarationReader {
      * @throws IllegalArgumentException if something in it cannot be read
      */
     static ResponseKey response(XmlElement declaration, Optional<Interaction> interaction) {
-        BaseType type = ProcessingReader.baseType(declaration);
+        BaseType type = ExpressionReader.baseType(declaration);
         Optional<Reading> reading =
                 interaction.filter(TextEntry.class::isInstance).map(entry -> ((TextEntry) entry).reading());
         Value correct =
@@ -61,13 +61,24 @@ final class DeclarationReader {
 
     /** @throws IllegalArgumentException if something in it cannot be read */
     static OutcomeVariable outcome(XmlElement declaration) {
-        BaseType type = ProcessingReader.baseType(declaration);
+        BaseType type = ExpressionReader.baseType(declaration);
         List<String> initial = values(declaration, "qti-default-value", type, Optional.empty());
         boolean zero = initial.isEmpty() && (type == BaseType.FLOAT || type == BaseType.INTEGER);
         return new OutcomeVariable(
                 new Value(cardinality(declaration), type, zero ? List.of("0") : initial),
                 declaration.attribute("normal-maximum").map(Rational::parse),
                 table(declaration, type));
+    }
+
+    /**
+     * Reads a variable of a template, with its default value.
+     *
+     * @throws IllegalArgumentException if something in it cannot be read
+     */
+    static Value variable(XmlElement declaration) {
+        BaseType type = ExpressionReader.baseType(declaration);
+        return new Value(
+                cardinality(declaration), type, values(declaration, "qti-default-value", type, Optional.empty()));
     }
 
     private static List<String> values(XmlElement declaration, String name, BaseType type, Optional<Reading> reading) {
@@ -82,7 +93,7 @@ final class DeclarationReader {
     private static String read(String text, BaseType type, Optional<Reading> reading) {
         return reading.filter(Reading.AsWords.class::isInstance)
                 .map(words -> words.read(text).orElse(text))
-                .orElseGet(() -> ProcessingReader.element(type, text));
+                .orElseGet(() -> ExpressionReader.element(type, text));
     }
 
     private static Measure mapping(XmlElement mapping, BaseType type, Optional<Reading> reading) {
@@ -129,12 +140,12 @@ final class DeclarationReader {
                 .map(row -> new OutcomeVariable.Row(
                         Attributes.rational(row, "source-value"),
                         Attributes.isTrue(row, "include-boundary", "true"),
-                        ProcessingReader.element(type, Attributes.required(row, "target-value"))))
+                        ExpressionReader.element(type, Attributes.required(row, "target-value"))))
                 .toList();
         return new OutcomeVariable.Table(
                 exact,
                 rows,
-                table.attribute("default-value").map(text -> ProcessingReader.element(type, text)).stream()
+                table.attribute("default-value").map(text -> ExpressionReader.element(type, text)).stream()
                         .toList());
     }
 

@@ -2,6 +2,7 @@ package dauntingledger.app.papers;
 
 import dauntingledger.rulebook.response.Value;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,6 +13,10 @@ import org.jspecify.annotations.Nullable;
  * @param shows whether it is shown then, or is shown unless
  */
 record Feedback(String outcome, String identifier, boolean shows, String html) {
+
+    Feedback printing(UnaryOperator<String> values) {
+        return new Feedback(outcome, identifier, shows, values.apply(html));
+    }
 
     boolean isFor(Map<String, Value> outcomes) {
         @Nullable Value value = outcomes.get(outcome);

@@ -5,6 +5,7 @@ import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.app.papers.PaperText.Stimulus;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.Item;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.OnPaper;
@@ -15,6 +16,7 @@ import dauntingledger.rulebook.scoring.OutcomeVariable;
 import dauntingledger.rulebook.scoring.PartScoring;
 import dauntingledger.rulebook.scoring.ResponseKey;
 import dauntingledger.rulebook.scoring.Rule;
+import dauntingledger.rulebook.scoring.Template;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,11 +41,11 @@ final class ItemReader {
             "dl:grid",
             "dl:track",
             "dl:chart");
-    private static final Set<String> NOT_SUPPORTED =
-            Set.of("qti-template-declaration", "qti-template-processing", "qti-template-block", "qti-template-inline");
+    private static final Set<String> NOT_SUPPORTED = Set.of("qti-template-block", "qti-template-inline");
     private static final Set<String> LEFT_OUT =
             Set.of("qti-catalog-info", "qti-companion-materials-info", "qti-context-declaration", "qti-stylesheet");
 
+    private final ItemId id;
     private final XmlElement root;
     private final MarkupWriter plain;
     private final PackageFiles files;
@@ -63,7 +65,8 @@ final class ItemReader {
             PackageFiles files,
             Problems problems,
             Function<String, Optional<XmlElement>> documents) {
-        this.root = root;
+        this.id = new ItemId(id);
+        this.root = Printed.marked(root, problems);
         this.plain = markup;
         this.files = files;
         this.problems = problems;
@@ -138,10 +141,11 @@ final class ItemReader {
         if (root.attribute("adaptive").filter("true"::equals).isPresent()) {
             problems.add(root, "adaptive items are not supported");
         }
+        root.descendants()
+                .filter(element -> NOT_SUPPORTED.contains(element.name()))
+                .forEach(element -> problems.add(element, "'" + element.name() + "' is not supported"));
         root.elements().forEach(element -> {
-            if (NOT_SUPPORTED.contains(element.name())) {
-                problems.add(element, "'" + element.name() + "' is not supported");
-            } else if (LEFT_OUT.contains(element.name())) {
+            if (LEFT_OUT.contains(element.name())) {
                 problems.note(element, "'" + element.name() + "' is left out");
             }
         });
@@ -198,13 +202,15 @@ final class ItemReader {
                 .forEach(declaration -> problems.attempt(declaration, () -> DeclarationReader.outcome(declaration))
                         .ifPresent(outcome ->
                                 outcomes.put(declaration.attribute("identifier").orElse(""), outcome)));
-        return problems.attempt(
-                root,
-                () -> new ItemKey(
-                        responses,
-                        outcomes,
-                        isForPerson(interactions) ? List.of() : rules(responses, outcomes),
-                        isForPerson(interactions) ? ItemKey.Judge.PERSON : ItemKey.Judge.RULES));
+        Template template = TemplateReader.read(root, responses, problems);
+        return problems.attempt(root, () -> {
+            if (isForPerson(interactions)) {
+                return new ItemKey(responses, outcomes, List.of(), ItemKey.Judge.PERSON, template);
+            }
+            ItemKey unjudged = new ItemKey(responses, outcomes, List.of(), ItemKey.Judge.RULES, template);
+            List<Rule> rules = rules(unjudged);
+            return new ItemKey(responses, outcomes, rules, ItemKey.Judge.RULES, template);
+        });
     }
 
     /** A marker judges where the score is declared to be so, and where nothing else judges a text or a booklet. */
@@ -218,13 +224,19 @@ final class ItemReader {
         return declared || unjudged;
     }
 
-    private List<Rule> rules(Map<ResponseId, ResponseKey> responses, Map<String, OutcomeVariable> outcomes) {
+    /** What a template makes correct counts as declared. */
+    private List<Rule> rules(ItemKey unjudged) {
         Optional<XmlElement> processing = root.element("qti-response-processing");
         if (processing.isEmpty()) {
             problems.add(root, "the item has no 'qti-response-processing', so it cannot be marked");
         }
         return processing
-                .map(element -> new ProcessingReader(responses, outcomes, problems).read(element))
+                .map(element -> new ProcessingReader(
+                                unjudged.drawn(id, 1).responses(),
+                                unjudged.outcomes(),
+                                unjudged.template().variables(),
+                                problems)
+                        .read(element))
                 .orElse(List.of());
     }
 

@@ -24,6 +24,11 @@ public final class PaperMarking {
         this.paper = paper;
     }
 
+    /** Returns how the answers of one candidate are judged, whose questions are drawn with {@code seed}. */
+    public PaperMarking drawn(long seed) {
+        return new PaperMarking(paper.drawn(seed));
+    }
+
     /** Returns what a person marks by, of each item that one marks. */
     public Map<ItemId, MarkingScheme> schemes() {
         return paper.schemes();

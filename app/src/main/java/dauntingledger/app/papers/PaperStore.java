@@ -1,21 +1,17 @@
 package dauntingledger.app.papers;
 
-import dauntingledger.app.papers.Papers.Explained;
 import dauntingledger.app.papers.Papers.Medium;
 import dauntingledger.app.search.SearchIndex;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Correction;
-import dauntingledger.rulebook.scoring.Score;
-import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -31,9 +27,11 @@ class PaperStore implements Papers {
     private final EntityManager entities;
     private final SearchIndex index;
     private final TransactionTemplate transactions;
+    private final LivePapers live;
     private final ConcurrentMap<PaperRef, ReadPaper> read = new ConcurrentHashMap<>();
 
-    PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index) {
+    PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index, LivePapers live) {
+        this.live = live;
         this.index = index;
         this.entities = entities;
         this.transactions = transactions;
@@ -45,10 +43,42 @@ class PaperStore implements Papers {
         byte[] zip = PackageFiles.bounded(in, problems);
         problems.throwIfAny();
         ReadPaper taken = QtiPackageReader.read(zip);
+        if (isPractised(taken)) {
+            refuseWhatIsAsked(taken, problems);
+            problems.throwIfAny();
+        }
         Paper paper = taken.in("").paper();
         PaperRef ref = new PaperRef(paper.id(), paper.version());
         transactions.executeWithoutResult(status -> keep(ref, zip, taken));
         return new Imported(ref, taken.notes());
+    }
+
+    /** Notes what stands in a paper for practice and is asked in an exam that is announced. */
+    private void refuseWhatIsAsked(ReadPaper taken, Problems problems) {
+        live.live()
+                .forEach(asked -> SharedQuestion.of(taken, paper(asked.paper()))
+                        .forEach(shared -> problems.add(
+                                QtiPackageReader.MANIFEST,
+                                0,
+                                "question '" + shared.own() + "' is question '" + shared.item() + "' of the paper '"
+                                        + shared.paper() + "', which is sat in the exam '" + asked.exam()
+                                        + "'; leave it out, or wait until that exam is closed")));
+    }
+
+    private static boolean isPractised(ReadPaper paper) {
+        return paper.in("").about().purpose() != PaperText.Purpose.OFFICIAL;
+    }
+
+    @Override
+    public List<SharedQuestion> practised(PaperRef ref) {
+        ReadPaper paper = paper(ref);
+        return isPractised(paper)
+                ? List.of()
+                : latest().stream()
+                        .map(this::paper)
+                        .filter(PaperStore::isPractised)
+                        .flatMap(other -> SharedQuestion.of(paper, other).stream())
+                        .toList();
     }
 
     @Override
@@ -59,6 +89,11 @@ class PaperStore implements Papers {
     @Override
     public PaperText text(PaperRef ref, String language) {
         return paper(ref).in(language);
+    }
+
+    @Override
+    public PaperText text(PaperRef ref, String language, long seed) {
+        return paper(ref).drawn(seed).in(language);
     }
 
     @Override
@@ -90,11 +125,6 @@ class PaperStore implements Papers {
     }
 
     @Override
-    public Score score(PaperRef ref, Sitting sitting) {
-        return Score.of(paper(ref).key(), sitting);
-    }
-
-    @Override
     public PaperMarking marking(PaperRef ref, List<Correction> corrections) {
         ReadPaper paper = paper(ref);
         return new PaperMarking(corrections.isEmpty() ? paper : paper.corrected(corrections));
@@ -103,11 +133,6 @@ class PaperStore implements Papers {
     @Override
     public ResultRules results(PaperRef ref) {
         return paper(ref).results();
-    }
-
-    @Override
-    public List<Explained> explain(PaperRef ref, String language, Sitting sitting) {
-        return new PaperMarking(paper(ref)).explain(language, sitting, Map.of());
     }
 
     @EventListener

@@ -4,7 +4,6 @@ import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Question;
-import dauntingledger.rulebook.sitting.Sitting;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Arrays;
@@ -19,10 +18,19 @@ public interface Papers {
      * Reads a QTI 3.0 package and keeps it. Nothing is kept unless all of it can be read.
      *
      * @param zip the package, at most 20 MB
-     * @throws PackageRefusedException if the package is not readable, with every reason by file and line
+     * @throws PackageRefusedException if the package is not readable, or would let people practise what is asked in an exam
+     *     that is not over, with every reason by file and line
      * @throws VersionKeptException if this version is kept already and is another paper
      */
     Imported importPackage(InputStream zip) throws IOException;
+
+    /**
+     * Returns the questions of a paper that stand in a paper for practice too, in the latest version of that; a paper for
+     * practice shares nothing with itself.
+     *
+     * @throws java.util.NoSuchElementException if there is no such paper
+     */
+    List<SharedQuestion> practised(PaperRef ref);
 
     /**
      * A package that was taken.
@@ -40,6 +48,14 @@ public interface Papers {
 
     /** Returns a paper in {@code language}, or in its first language where it has no such. */
     PaperText text(PaperRef ref, String language);
+
+    /**
+     * Returns a paper as one candidate reads it, in {@code language} or else in its first: with the numbers that the templates
+     * of its questions draw.
+     *
+     * @param seed what the candidate's questions are drawn with
+     */
+    PaperText text(PaperRef ref, String language, long seed);
 
     /** Returns the latest version of every paper. */
     List<PaperRef> latest();
@@ -77,20 +93,20 @@ public interface Papers {
      */
     byte[] exported(PaperRef ref);
 
-    /** Marks a sitting of this paper by its key. */
-    Score score(PaperRef ref, Sitting sitting);
-
     /** Returns how this paper is judged by its key as {@code corrections} make it, each after the one before. */
     PaperMarking marking(PaperRef ref, List<Correction> corrections);
 
+    /**
+     * Returns how one candidate's answers are judged by the key as the author gave it.
+     *
+     * @param seed what the candidate's questions are drawn with
+     */
+    default PaperMarking marking(PaperRef ref, long seed) {
+        return marking(ref, List.of()).drawn(seed);
+    }
+
     /** Returns how marks of this paper become a result. */
     ResultRules results(PaperRef ref);
-
-    /**
-     * Says how a sitting's marks came about, question by question, with what the author has to say in {@code language}.
-     * It gives the key away.
-     */
-    List<Explained> explain(PaperRef ref, String language, Sitting sitting);
 
     /**
      * How a question came to its marks.

@@ -88,6 +88,15 @@ final class QtiPackageReader {
         Paper paper = paper(rules, rest);
         Key judged = new Key(asked.keys());
         judged.findings(paper).forEach(finding -> note(rules, finding));
+        if (rest.about().purpose() == PaperText.Purpose.OFFICIAL) {
+            paper.items()
+                    .filter(item -> judged.of(item.id()).template().draws())
+                    .map(item -> new Finding(
+                            "item " + item.id(),
+                            "its numbers are drawn anew for each candidate, which only a paper for practice can have:"
+                                    + " answers to an official one are compared with each other"))
+                    .forEach(finding -> note(rules, finding));
+        }
         rest.results().findings(paper).forEach(finding -> note(rules, finding));
         problems.throwIfAny();
         PaperText text = new PaperText(

@@ -55,6 +55,28 @@ record ReadPaper(
         return new ReadPaper(texts, corrected, results, marked, feedback, ownNames, sounds, files, notes);
     }
 
+    /** Returns this as one candidate has it: with the values that the templates of its items draw. */
+    ReadPaper drawn(long seed) {
+        if (!key.draws()) {
+            return this;
+        }
+        Key drawn = key.drawn(seed);
+        Map<String, PaperText> printed = new HashMap<>();
+        texts.forEach((language, text) -> printed.put(language, text.printing(drawn.values())));
+        Map<String, Map<ItemId, List<Feedback>>> said = new HashMap<>();
+        feedback.forEach((language, items) -> {
+            Map<ItemId, List<Feedback>> ofItems = new HashMap<>();
+            items.forEach((item, all) -> ofItems.put(
+                    item,
+                    all.stream()
+                            .map(one -> one.printing(
+                                    Printed.inHtml(drawn.of(item).template().variables(), language)))
+                            .toList()));
+            said.put(language, ofItems);
+        });
+        return new ReadPaper(printed, drawn, results, schemes, said, ownNames, sounds, files, notes);
+    }
+
     List<Feedback> feedbackIn(String language, ItemId item) {
         return requireNonNull(feedback.get(in(language).language())).getOrDefault(item, List.of());
     }

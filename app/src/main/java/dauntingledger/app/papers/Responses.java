@@ -34,7 +34,7 @@ final class Responses {
     }
 
     BaseType baseType(ResponseId response) {
-        return ProcessingReader.baseType(declaration(response));
+        return ExpressionReader.baseType(declaration(response));
     }
 
     /**

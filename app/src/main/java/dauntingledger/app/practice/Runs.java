@@ -93,7 +93,11 @@ class Runs {
                 .map(StageRecord::endedAt)
                 .max(Instant::compareTo)
                 .orElse(now);
-        Run run = Run.of(sitting, mode.get(), handedIn, papers.score(practised.paper(), sitting));
+        Run run = Run.of(
+                sitting,
+                mode.get(),
+                handedIn,
+                papers.marking(practised.paper(), practised.seed()).score(sitting, Map.of()));
         RunRecord record = new RunRecord(
                 practised.sitting(), practised.candidate(), handedIn, json.writeValueAsString(RunCodec.toPlain(run)));
         transactions.executeWithoutResult(status -> entities.merge(record));

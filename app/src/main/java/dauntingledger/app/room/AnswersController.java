@@ -49,7 +49,7 @@ class AnswersController {
         long sitting = appointment.sitting().value();
         Instant now = clock.instant();
         Sitting here = ledgers.open(appointment, now).sitting();
-        PaperText text = papers.text(appointment.paper(), RoomController.language(here));
+        PaperText text = papers.text(appointment.paper(), RoomController.language(here), appointment.seed());
         if (!here.route().isHandedIn() || !text.about().explains()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
@@ -66,6 +66,7 @@ class AnswersController {
                         paper,
                         text,
                         papers.marking(appointment.paper(), told.corrections())
+                                .drawn(appointment.seed())
                                 .explain(text.language(), here, told.given())));
         return "answers";
     }

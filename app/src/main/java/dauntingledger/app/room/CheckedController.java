@@ -1,5 +1,6 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
@@ -50,14 +51,15 @@ class CheckedController {
             Model model,
             HttpServletResponse response) {
         Sitting here = inside.sitting();
-        PaperText text = papers.text(inside.appointment().paper(), RoomController.language(here));
+        Appointment own = inside.appointment();
+        PaperText text = papers.text(own.paper(), RoomController.language(here), own.seed());
         Question question = here.questions().all().stream()
                 .filter(one -> one.item().id().value().equals(item))
                 .filter(one -> one.seal() == Question.Seal.CHECKED)
                 .filter(one -> text.about().purpose() == Purpose.PRACTICE)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        PaperMarking marking = papers.marking(inside.appointment().paper(), List.of());
+        PaperMarking marking = papers.marking(own.paper(), own.seed());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute(
                 "answer",

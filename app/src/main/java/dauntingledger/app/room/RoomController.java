@@ -106,7 +106,7 @@ class RoomController {
         }
         String language = language(opened.sitting());
         ChosenLanguage.follow(request, language);
-        PaperText text = papers.text(appointment.paper(), language);
+        PaperText text = papers.text(appointment.paper(), language, appointment.seed());
         Paper paper = appointment.personal(text.paper(), words.say("break.extra"));
         response.setHeader(KEEP, "true");
         model.addAttribute("sitting", sitting);
@@ -127,6 +127,10 @@ class RoomController {
         model.addAttribute("candidate", candidates.find(appointment.candidate()).orElseThrow());
         model.addAttribute("sitting", appointment.sitting());
         return name;
+    }
+
+    private PaperText text(Appointment appointment, Sitting here) {
+        return papers.text(appointment.paper(), language(here), appointment.seed());
     }
 
     /** Returns the language that was chosen in a sitting; until then that of the interface, where the paper has it. */
@@ -153,7 +157,7 @@ class RoomController {
     @GetMapping("/sittings/{sitting}/questions/{item}")
     String question(@RoomAccess.New RoomAccess.Inside inside, @PathVariable String item, Model model) {
         Sitting here = inside.sitting();
-        PaperText text = papers.text(inside.appointment().paper(), language(here));
+        PaperText text = text(inside.appointment(), here);
         Stage.Block block = block(here, item);
         RoomView.Question question = blocks.question(block, new ItemId(item), text, here);
         if (!question.known()) {
@@ -170,7 +174,7 @@ class RoomController {
     @GetMapping("/sittings/{sitting}/media/{item}/{number}")
     ResponseEntity<?> medium(RoomAccess.Inside inside, @PathVariable String item, @PathVariable int number) {
         Sitting here = inside.sitting();
-        PaperText text = papers.text(inside.appointment().paper(), language(here));
+        PaperText text = text(inside.appointment(), here);
         RoomView.Question question = blocks.question(block(here, item), new ItemId(item), text, here);
         List<Papers.Medium> media = question.text().media();
         if (!question.known() || number < 0 || number >= media.size() || isLimited(question, number)) {
@@ -202,7 +206,7 @@ class RoomController {
     ResponseEntity<byte[]> sound(RoomAccess.Inside inside, @PathVariable String stage, @PathVariable int page) {
         Appointment appointment = inside.appointment();
         Sitting here = inside.sitting();
-        PaperText text = papers.text(appointment.paper(), language(here));
+        PaperText text = text(appointment, here);
         int index = text.paper().route().stream()
                 .map(at -> at.id().value())
                 .toList()
@@ -235,7 +239,7 @@ class RoomController {
                 .findFirst()
                 .map(Exhibit::id)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        PaperText text = papers.text(appointment.paper(), language(here));
+        PaperText text = text(appointment, here);
         return switch (Objects.requireNonNull(text.exhibits().get(id))) {
             case ExhibitText.Html html ->
                 answer(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8), html.html());

@@ -11,6 +11,7 @@ import dauntingledger.rulebook.paper.Watch;
 import dauntingledger.rulebook.sitting.Absences;
 import dauntingledger.rulebook.sitting.Position;
 import dauntingledger.rulebook.sitting.Totals;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -111,7 +112,10 @@ class StagePages {
                 stages.receipt(
                         here.opened(),
                         here.paper(),
-                        papers.score(here.appointment().paper(), here.sitting())));
+                        papers.marking(
+                                        here.appointment().paper(),
+                                        here.appointment().seed())
+                                .score(here.sitting(), Map.of())));
         model.addAttribute("exit", here.text().about().exit());
         model.addAttribute("explains", here.text().about().explains());
         model.addAttribute(

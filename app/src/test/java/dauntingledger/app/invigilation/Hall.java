@@ -188,7 +188,7 @@ public abstract class Hall extends OfficeWork {
                     .flatMap(Stage.Block::items)
                     .map(Item::id)
                     .collect(Collectors.toSet());
-            papers.explain(sitting.paper(), "en", sitting(sitting)).stream()
+            papers.marking(sitting.paper(), sitting.seed()).explain("en", sitting(sitting), Map.of()).stream()
                     .filter(one -> asked.contains(one.question().item().id()))
                     .forEach(one -> answerRightly(sitting, one));
         }

@@ -124,7 +124,16 @@ class ArrivalPackageTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"pilot-licence", "cadet-entrance", "lightkeeper", "buoyage-practice", "try-out"})
+    @ValueSource(
+            strings = {
+                "pilot-licence",
+                "cadet-entrance",
+                "lightkeeper",
+                "buoyage-practice",
+                "rules-practice",
+                "tides-practice",
+                "try-out"
+            })
     void theDemoPapersAreAllGood(String name) {
         assertThat(Packages.demo(name).read().in("en").paper().items()).isNotEmpty();
     }

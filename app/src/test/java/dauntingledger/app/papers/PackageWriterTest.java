@@ -36,7 +36,16 @@ class PackageWriterTest {
             """;
 
     @ParameterizedTest
-    @ValueSource(strings = {"pilot-licence", "cadet-entrance", "lightkeeper", "buoyage-practice", "try-out"})
+    @ValueSource(
+            strings = {
+                "pilot-licence",
+                "cadet-entrance",
+                "lightkeeper",
+                "buoyage-practice",
+                "rules-practice",
+                "tides-practice",
+                "try-out"
+            })
     void writesEveryDemoPaperSoThatItImportsToAnEqualOne(String name) throws IOException {
         byte[] kept = Packages.demo(name).zip();
         ReadPaper read = QtiPackageReader.read(kept);

@@ -60,6 +60,11 @@ public final class Packages {
         return this;
     }
 
+    /** Puts a file of another package in the place of one of this. */
+    public Packages replacing(String path, Packages other, String its) {
+        return with(path, other.text(its));
+    }
+
     /** Exchanges every {@code what} in a file, which must be there. */
     public Packages replacing(String path, String what, String by) {
         String text = text(path);

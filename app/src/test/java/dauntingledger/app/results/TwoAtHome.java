@@ -74,7 +74,8 @@ public abstract class TwoAtHome extends OfficeWork {
         does(sitting, new Act.CodeGiven(new StageId("door"), true));
         does(sitting, new Act.StageLeft(new StageId("instructions")));
         does(sitting, new Act.StageOpened(new StageId("watch")));
-        papers.explain(sitting.paper(), "en", sitting(sitting))
+        papers.marking(sitting.paper(), sitting.seed())
+                .explain("en", sitting(sitting), Map.of())
                 .forEach(explained -> answering.apply(explained).ifPresent(answers -> {
                     Question question = explained.question();
                     does(sitting, new Act.QuestionOpened(question.item().id()));

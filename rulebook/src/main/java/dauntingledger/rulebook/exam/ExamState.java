@@ -27,6 +27,7 @@ public enum ExamState {
     /**
      * What the conditions look at.
      *
+     * @param practised how many of its questions can be practised
      * @param admissionEnds from when on nobody new is admitted
      * @param candidates how many are on the roster
      * @param withoutChair how many of them have no chair in a room that has a plan
@@ -38,6 +39,7 @@ public enum ExamState {
      * @param fixed whether results are worked out of all marks there are
      */
     public record Facts(
+            int practised,
             Instant admissionEnds,
             int candidates,
             int withoutChair,
@@ -58,6 +60,8 @@ public enum ExamState {
         WITHOUT_CHAIR,
         ROOM_WITHOUT_INVIGILATOR,
         HOUR_HAS_PASSED,
+        /** Somebody could have practised what it asks. */
+        PRACTISED,
         ADMISSION_STILL_OPEN,
         UNFINISHED,
         HELD,
@@ -118,6 +122,7 @@ public enum ExamState {
                 add(obstacles, facts.withoutChair() > 0, Obstacle.WITHOUT_CHAIR);
                 add(obstacles, facts.roomsWithoutInvigilator() > 0, Obstacle.ROOM_WITHOUT_INVIGILATOR);
                 add(obstacles, !now.isBefore(facts.admissionEnds()), Obstacle.HOUR_HAS_PASSED);
+                add(obstacles, facts.practised() > 0, Obstacle.PRACTISED);
             }
             case RUNNING -> throw new IllegalArgumentException("an exam runs by the hour, not by the office");
             case CLOSED -> {

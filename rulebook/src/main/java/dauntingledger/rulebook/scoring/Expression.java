@@ -10,7 +10,7 @@ import dauntingledger.rulebook.response.Value.Cardinality;
 import java.util.List;
 import java.util.Map;
 
-/** An expression of QTI 3.0's response processing. A value without elements is the standard's NULL. */
+/** An expression of QTI 3.0's response and template processing. A value without elements is the standard's NULL. */
 public sealed interface Expression {
 
     /** Returns what this comes to; what cannot be worked out is NULL. */
@@ -24,7 +24,7 @@ public sealed interface Expression {
         }
     }
 
-    /** A response or an outcome as it is now. */
+    /** A response, an outcome or a variable of the template as it is now. */
     record Variable(String name) implements Expression {
         public Variable {
             requireNonNull(name, "name");
@@ -40,9 +40,7 @@ public sealed interface Expression {
     record Default(String name) implements Expression {
         @Override
         public Value evaluate(Scope scope) {
-            return scope.key().outcomes().containsKey(name)
-                    ? scope.outcome(name).initial()
-                    : scope.response(new ResponseId(name)).blank();
+            return scope.initial(name);
         }
     }
 
@@ -50,7 +48,65 @@ public sealed interface Expression {
     record Correct(ResponseId response) implements Expression {
         @Override
         public Value evaluate(Scope scope) {
-            return scope.response(response).correct();
+            return scope.correct(response);
+        }
+    }
+
+    /**
+     * A whole number that is drawn: {@code min}, or so many steps more, up to {@code max}. In template processing only.
+     *
+     * @param step 1 or more
+     */
+    record RandomInteger(int min, int max, int step) implements Expression {
+
+        /** @throws IllegalArgumentException if there is nothing to draw from, or more than a draw can reach */
+        public RandomInteger {
+            if (step < 1) {
+                throw new IllegalArgumentException("step must be 1 or more, but is " + step);
+            }
+            long numbers = ((long) max - min) / step + 1;
+            if (max < min || numbers > Integer.MAX_VALUE) {
+                throw new IllegalArgumentException("there are no whole numbers to draw from " + min + " to " + max);
+            }
+        }
+
+        @Override
+        public Value evaluate(Scope scope) {
+            int drawn = scope.draw().below((max - min) / step + 1);
+            return Operands.whole((long) min + (long) drawn * step);
+        }
+    }
+
+    /**
+     * A number that is drawn from {@code min} to {@code max}, both included: one of {@value #PARTS} equal steps between
+     * them, exactly. In template processing only.
+     */
+    record RandomFloat(Rational min, Rational max) implements Expression {
+
+        static final int PARTS = 1_000_000;
+
+        /** @throws IllegalArgumentException if {@code max} is below {@code min} */
+        public RandomFloat {
+            if (max.compareTo(min) < 0) {
+                throw new IllegalArgumentException("there are no numbers to draw from " + min + " to " + max);
+            }
+        }
+
+        @Override
+        public Value evaluate(Scope scope) {
+            Rational share = Rational.of(scope.draw().below(PARTS + 1), PARTS);
+            return number(min.plus(max.minus(min).times(share)));
+        }
+    }
+
+    /** An element of a container that is drawn; NULL out of an empty one. In template processing only. */
+    record RandomElement(Expression container) implements Expression {
+        @Override
+        public Value evaluate(Scope scope) {
+            Value all = container.evaluate(scope);
+            return all.elements().isEmpty()
+                    ? all
+                    : Operands.index(all, 1 + scope.draw().below(all.elements().size()));
         }
     }
 

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
+import dauntingledger.rulebook.response.SeededDraw;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,21 +20,39 @@ import java.util.function.UnaryOperator;
  *
  * @param outcomes the outcomes by name; there is a number {@value #SCORE} among them
  * @param judge who works out the score
+ * @param template what makes its numbers anew for each candidate
  */
 public record ItemKey(
-        Map<ResponseId, ResponseKey> responses, Map<String, OutcomeVariable> outcomes, List<Rule> rules, Judge judge) {
+        Map<ResponseId, ResponseKey> responses,
+        Map<String, OutcomeVariable> outcomes,
+        List<Rule> rules,
+        Judge judge,
+        Template template) {
 
     public static final String SCORE = "SCORE";
     public static final String MAX_SCORE = "MAXSCORE";
+
+    /** How many draws of a template are looked at before it is taken. */
+    private static final int SAMPLES = 200;
 
     public ItemKey {
         responses = Map.copyOf(responses);
         outcomes = Map.copyOf(outcomes);
         rules = List.copyOf(rules);
         requireNonNull(judge, "judge");
+        requireNonNull(template, "template");
         if (!outcomes.containsKey(SCORE)) {
             throw new IllegalArgumentException("an item needs an outcome " + SCORE);
         }
+    }
+
+    /** The key of a question that is the same for everybody. */
+    public ItemKey(
+            Map<ResponseId, ResponseKey> responses,
+            Map<String, OutcomeVariable> outcomes,
+            List<Rule> rules,
+            Judge judge) {
+        this(responses, outcomes, rules, judge, Template.NONE);
     }
 
     /** Who works out a score. */
@@ -68,11 +87,49 @@ public record ItemKey(
         Map<ResponseId, Value> taken = new LinkedHashMap<>();
         values.forEach(
                 (id, value) -> taken.put(id, requireNonNull(responses.get(id)).taken(value)));
-        Scope scope = new Scope(this, taken);
+        Scope scope = Scope.judging(this, taken);
         Rule.followAll(rules, scope);
         Map<String, Value> results = new LinkedHashMap<>();
         outcomes.keySet().forEach(name -> results.put(name, scope.variable(name)));
         return new Judgement(score(results), results, scope.worths());
+    }
+
+    /**
+     * Returns this for one candidate: with the values that its template draws, and with what they make correct.
+     *
+     * @param seed what the candidate's questions are drawn with
+     */
+    public ItemKey drawn(ItemId item, long seed) {
+        if (!template.draws()) {
+            return this;
+        }
+        Template.Drawn drawn = template.draw(this, SeededDraw.of(seed, "template " + item));
+        Map<ResponseId, ResponseKey> judged = new LinkedHashMap<>(responses);
+        drawn.correct().forEach((id, correct) -> judged.computeIfPresent(id, (same, key) -> key.with(correct)));
+        return new ItemKey(judged, outcomes, rules, judge, new Template(drawn.variables(), List.of()));
+    }
+
+    /**
+     * Returns what keeps every candidate from getting whole values; empty if nothing does, as far as {@value #SAMPLES} draws
+     * show.
+     */
+    public Optional<String> templateProblem(ItemId item) {
+        for (int seed = 1; seed <= SAMPLES && template.draws(); seed++) {
+            Map<String, Value> values = drawn(item, seed).template.variables();
+            for (Map.Entry<String, Value> value : values.entrySet()) {
+                boolean isNull = value.getValue().elements().isEmpty();
+                boolean isBroken = value.getValue().baseType() == Value.BaseType.INTEGER
+                        && !isNull
+                        && !Rational.parse(value.getValue().elements().getFirst())
+                                .isWhole();
+                if (isNull || isBroken) {
+                    return Optional.of("the template variable '" + value.getKey() + "' can come to "
+                            + (isNull ? "nothing" : "a broken number though it is declared to be an integer")
+                            + "; look at its rules, and whether its constraints can be met");
+                }
+            }
+        }
+        return Optional.empty();
     }
 
     /**
@@ -174,15 +231,15 @@ public record ItemKey(
             case Correction.AlsoRight also -> with(also.response(), key -> key.alsoRight(also.value()));
             case Correction.StaysWrong wrong -> this;
             case Correction.Within within -> with(within.response(), key -> key.within(within.by()));
-            case Correction.AllRight all -> new ItemKey(responses, outcomes, rules, Judge.ALL_RIGHT);
-            case Correction.TakenOut out -> new ItemKey(responses, outcomes, rules, Judge.TAKEN_OUT);
+            case Correction.AllRight all -> new ItemKey(responses, outcomes, rules, Judge.ALL_RIGHT, template);
+            case Correction.TakenOut out -> new ItemKey(responses, outcomes, rules, Judge.TAKEN_OUT, template);
         };
     }
 
     private ItemKey with(ResponseId response, UnaryOperator<ResponseKey> change) {
         Map<ResponseId, ResponseKey> changed = new LinkedHashMap<>(responses);
         changed.computeIfPresent(response, (id, key) -> change.apply(key));
-        return new ItemKey(changed, outcomes, rules, judge);
+        return new ItemKey(changed, outcomes, rules, judge, template);
     }
 
     /** Returns why this cannot be corrected so, or nothing if it can. */

@@ -33,6 +33,29 @@ public record Key(Map<ItemId, ItemKey> items) {
         return new Key(corrected);
     }
 
+    /** Returns whether an item draws values anew for each candidate. */
+    public boolean draws() {
+        return items.values().stream().anyMatch(key -> key.template().draws());
+    }
+
+    /** Returns this key for one candidate, whose questions are drawn with {@code seed}. */
+    public Key drawn(long seed) {
+        Map<ItemId, ItemKey> drawn = new HashMap<>();
+        items.forEach((item, key) -> drawn.put(item, key.drawn(item, seed)));
+        return new Key(drawn);
+    }
+
+    /** Returns the values of the templates of those items that have one. */
+    public Map<ItemId, Map<String, Value>> values() {
+        Map<ItemId, Map<String, Value>> values = new HashMap<>();
+        items.forEach((item, key) -> {
+            if (!key.template().variables().isEmpty()) {
+                values.put(item, key.template().variables());
+            }
+        });
+        return values;
+    }
+
     /** Returns why this key cannot be corrected so, or nothing if it can. */
     public Optional<String> problem(Correction correction) {
         ItemKey key = items.get(correction.item());
@@ -50,7 +73,8 @@ public record Key(Map<ItemId, ItemKey> items) {
             if (key == null) {
                 findings.add(new Finding(place, "the key has nothing for it"));
             } else {
-                findings(item, key, place, findings);
+                key.templateProblem(item.id()).ifPresent(problem -> findings.add(new Finding(place, problem)));
+                findings(item, key.drawn(item.id(), 1), place, findings);
             }
         });
         return findings;

@@ -77,6 +77,10 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
         return with(new Leniency(leniency.also(), leniency.asTyped(), Optional.of(by)));
     }
 
+    ResponseKey with(Value other) {
+        return new ResponseKey(reading, other, measures, leniency);
+    }
+
     private ResponseKey with(Leniency other) {
         return new ResponseKey(reading, correct, measures, other);
     }

@@ -1,9 +1,10 @@
 package dauntingledger.rulebook.scoring;
 
+import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.util.List;
 
-/** A rule of QTI 3.0's response processing. */
+/** A rule of QTI 3.0's response processing or template processing. */
 public sealed interface Rule {
 
     /** Follows this rule; returns whether the rules after it are followed too. */
@@ -38,7 +39,7 @@ public sealed interface Rule {
         @Override
         public boolean follow(Scope scope) {
             for (Branch branch : branches) {
-                if (branch.condition().evaluate(scope).elements().equals(List.of("true"))) {
+                if (Operands.isTrue(branch.condition().evaluate(scope))) {
                     return followAll(branch.rules(), scope);
                 }
             }
@@ -49,6 +50,36 @@ public sealed interface Rule {
     record Branch(Expression condition, List<Rule> rules) {
         public Branch {
             rules = List.copyOf(rules);
+        }
+    }
+
+    /** Sets a variable of the template, as it is declared. */
+    record SetVariable(String variable, Expression expression) implements Rule {
+        @Override
+        public boolean follow(Scope scope) {
+            scope.setVariable(variable, expression.evaluate(scope));
+            return true;
+        }
+    }
+
+    /** Sets what is the correct response. */
+    record SetCorrect(ResponseId response, Expression expression) implements Rule {
+        @Override
+        public boolean follow(Scope scope) {
+            scope.setCorrect(response, expression.evaluate(scope));
+            return true;
+        }
+    }
+
+    /** Lets the template draw again where its condition is not true. */
+    record Constraint(Expression condition) implements Rule {
+        @Override
+        public boolean follow(Scope scope) {
+            boolean holds = Operands.isTrue(condition.evaluate(scope));
+            if (!holds) {
+                scope.refuse();
+            }
+            return holds;
         }
     }
 

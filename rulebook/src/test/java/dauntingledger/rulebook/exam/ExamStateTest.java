@@ -19,15 +19,24 @@ class ExamStateTest {
     private static final Instant LATE = Instant.parse("2026-12-01T09:30:00Z");
 
     private static Facts facts(int candidates, int chair, int room, int begun, int unfinished, int held, int unmarked) {
-        return new Facts(LATE, candidates, chair, room, begun, unfinished, held, unmarked, true);
+        return new Facts(0, LATE, candidates, chair, room, begun, unfinished, held, unmarked, true);
     }
 
     @Test
     void releasesOnlyResultsThatAreFixed() {
-        Facts unfixed = new Facts(LATE, 20, 0, 0, 9, 0, 0, 0, false);
+        Facts unfixed = new Facts(0, LATE, 20, 0, 0, 9, 0, 0, 0, false);
 
         assertThat(ExamState.RELEASED.obstacles(unfixed, LATE)).containsExactly(ExamState.Obstacle.NOT_FIXED);
         assertThat(ExamState.MARKED.obstacles(unfixed, LATE)).isEmpty();
+    }
+
+    @Test
+    void isAnnouncedOnlyWhereNothingOfItCanBePractised() {
+        Instant early = DOORS.minusSeconds(60);
+        Facts practised = new Facts(2, LATE, 20, 0, 0, 0, 0, 0, 0, true);
+
+        assertThat(ExamState.ANNOUNCED.obstacles(practised, early)).containsExactly(ExamState.Obstacle.PRACTISED);
+        assertThat(ExamState.DRAFT.obstacles(practised, early)).isEmpty();
     }
 
     @Test
