@@ -1,6 +1,6 @@
 // Checking in practice: a question is sealed, and then the server says what is right.
 import { maybe, one } from '../dom.js';
-import { fetchPiece } from './piece.js';
+import { fetchPiece, postPiece } from './piece.js';
 
 export class Checking {
   /** @param {{ act: (item: string) => void, anyChecked: () => boolean, shown: () => void }} page what the page does for it */
@@ -48,8 +48,17 @@ export class Checking {
 
   /** What is right is told as soon as the server knows that the question was checked. */
   async tell(item, place) {
-    place.innerHTML = await fetchPiece(this.sitting, `checked/${encodeURIComponent(item)}`);
+    this.show(place, await fetchPiece(this.sitting, `checked/${encodeURIComponent(item)}`));
     place.hidden = false;
     this.page.shown();
+  }
+
+  show(place, html) {
+    place.innerHTML = html;
+    const form = maybe('form.own-mark', place, HTMLFormElement);
+    form?.addEventListener('submit', async (event) => {
+      event.preventDefault();
+      this.show(place, await postPiece(form));
+    });
   }
 }

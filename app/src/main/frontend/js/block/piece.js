@@ -17,3 +17,17 @@ export function fetchPiece(sitting, path) {
     return answer.ok ? answer.text() : undefined;
   }, FETCH_AGAIN);
 }
+
+/**
+ * Posts a form of such a piece, and returns the piece that the server answers with.
+ *
+ * @param {HTMLFormElement} form
+ * @returns {Promise<string>} HTML
+ */
+export function postPiece(form) {
+  const fields = new URLSearchParams(/** @type {any} */ (new FormData(form)));
+  return untilDone(async () => {
+    const answer = await fetch(form.action, { method: 'POST', body: fields });
+    return answer.ok ? answer.text() : undefined;
+  }, FETCH_AGAIN);
+}

@@ -18,6 +18,7 @@ import dauntingledger.app.words.Privileges;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.paper.PracticeSet;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Act;
@@ -125,8 +126,19 @@ class HomeController {
         }
     }
 
-    /** A paper to practise with, as often as one likes, in one of {@code modes}. */
-    record Practice(String paper, String title, Purpose purpose, int questions, String length, List<String> modes) {}
+    /**
+     * A paper to practise with, as often as one likes, in one of {@code modes}.
+     *
+     * @param sets whether some of its questions can be practised by themselves
+     */
+    record Practice(
+            String paper,
+            String title,
+            Purpose purpose,
+            int questions,
+            String length,
+            List<String> modes,
+            boolean sets) {}
 
     /** What can be done with a sitting. */
     enum State {
@@ -222,7 +234,8 @@ class HomeController {
                         text.paper().rules().practice().stream()
                                 .flatMap(practice -> practice.modes().stream())
                                 .map(PlainNames::name)
-                                .toList()))
+                                .toList(),
+                        PracticeSet.isPossible(text.paper())))
                 .toList();
     }
 
@@ -260,7 +273,11 @@ class HomeController {
                         && exams.of(appointment)
                                 .flatMap(exam -> releases.toldSince(exam, appointment))
                                 .isPresent(),
-                appointment.terms().practised().map(PlainNames::name).orElse(""));
+                appointment
+                        .terms()
+                        .practised()
+                        .map(how -> PlainNames.name(how.mode()))
+                        .orElse(""));
     }
 
     private PaperText text(Appointment appointment) {

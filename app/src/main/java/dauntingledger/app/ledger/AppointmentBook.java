@@ -136,9 +136,28 @@ class AppointmentBook implements Appointments {
     private record OnTerms(PaperRef paper, Accommodations accommodations) {}
 
     /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
+    @Override
+    public void forget(Appointment practised) {
+        if (practised.terms().practised().isEmpty()) {
+            throw new IllegalArgumentException("sitting " + practised.sitting() + " is no practice, and is kept");
+        }
+        ledgers.whileNothingHappens(practised, () -> {
+            transactions.executeWithoutResult(status -> {
+                events.publishEvent(new Forgotten(practised.sitting()));
+                entities.flush();
+                delete(practised);
+            });
+            kept.invalidate(practised.sitting());
+        });
+    }
+
     private void delete(Appointment appointment) {
         for (String table : List.of(
-                "deadline where sitting", "portrait where sitting", "noted where sitting", "sitting where id")) {
+                "ledger_line where sitting",
+                "deadline where sitting",
+                "portrait where sitting",
+                "noted where sitting",
+                "sitting where id")) {
             entities.createNativeQuery("delete from " + table + " = ?1")
                     .setParameter(1, appointment.sitting().value())
                     .executeUpdate();

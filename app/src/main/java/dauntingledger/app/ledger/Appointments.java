@@ -65,6 +65,13 @@ public interface Appointments {
     /** Returns the practice that a candidate has handed in, oldest first. */
     List<Appointment> practised(String candidate);
 
+    /**
+     * Deletes practice with all that is kept of it: its ledger, and what {@link Forgotten} tells others to delete.
+     *
+     * @throws IllegalArgumentException if it is no practice
+     */
+    void forget(Appointment practised);
+
     /** Returns how many sittings of a version of a paper there are. */
     long count(PaperRef paper);
 

@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -201,17 +202,30 @@ class LedgerStore implements Ledgers {
      * @throws BegunException if something has
      */
     void whileEmpty(Collection<Appointment> appointments, Runnable change) {
+        whileLocked(
+                appointments,
+                (appointment, ledger) -> {
+                    if (!ledger.isUntouched()) {
+                        throw new BegunException(appointment);
+                    }
+                },
+                change);
+    }
+
+    /** Does what nothing may happen beside in a sitting; its ledger is read anew afterwards, if there still is one. */
+    void whileNothingHappens(Appointment appointment, Runnable change) {
+        whileLocked(List.of(appointment), (any, ledger) -> {}, change);
+    }
+
+    private void whileLocked(
+            Collection<Appointment> appointments, BiConsumer<Appointment, LiveLedger> check, Runnable change) {
         Map<Appointment, LiveLedger> locked = new LinkedHashMap<>();
         try {
             appointments.stream()
                     .sorted(Comparator.comparingLong(
                             appointment -> appointment.sitting().value()))
                     .forEach(appointment -> locked.put(appointment, lock(appointment)));
-            locked.forEach((appointment, ledger) -> {
-                if (!ledger.isUntouched()) {
-                    throw new BegunException(appointment);
-                }
-            });
+            locked.forEach(check);
             change.run();
             locked.forEach(this::forget);
         } finally {

@@ -7,9 +7,12 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.PracticeSet;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.plain.AccommodationsCodec;
 import dauntingledger.rulebook.plain.CanonicalJson;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.plain.PracticeSetCodec;
 import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Window;
 import jakarta.persistence.Column;
@@ -32,6 +35,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Entity
 @Table(name = "sitting")
 class SittingRecord {
+
+    private static final int LONGEST_SET = 65_536;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -76,6 +81,9 @@ class SittingRecord {
 
     private String practised = "";
 
+    @Column(name = "practice_set", length = LONGEST_SET)
+    private String practiceSet = "";
+
     private @Nullable Long exam;
     private @Nullable Long room;
 
@@ -107,7 +115,12 @@ class SittingRecord {
         this.seat = seat;
         hours(terms);
         this.seed = seed;
-        this.practised = terms.practised().map(PlainNames::name).orElse("");
+        this.practised =
+                terms.practised().map(how -> PlainNames.name(how.mode())).orElse("");
+        this.practiceSet = terms.practised()
+                .flatMap(Practised::set)
+                .map(set -> CanonicalJson.write(PracticeSetCodec.toPlain(set)))
+                .orElse("");
         grant(terms.accommodations(), terms.display());
     }
 
@@ -164,9 +177,16 @@ class SittingRecord {
                         accommodations(json),
                         new Terms.Display(theme, textSize),
                         supervisor(),
-                        PlainNames.find(practised, PracticeMode.values())),
+                        PlainNames.find(practised, PracticeMode.values())
+                                .map(mode -> new Practised(mode, practiceSet(json)))),
                 seed,
                 inExam());
+    }
+
+    private Optional<PracticeSet> practiceSet(JsonMapper json) {
+        return practiceSet.isEmpty()
+                ? Optional.empty()
+                : Optional.of(PracticeSetCodec.fromPlain(json.readValue(practiceSet, Map.class)));
     }
 
     private Optional<Supervisor> supervisor() {

@@ -4,6 +4,7 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.exam.Supervisor;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Window;
 import java.util.Optional;
@@ -23,7 +24,7 @@ public record Terms(
         Accommodations accommodations,
         Display display,
         Optional<Supervisor> supervisor,
-        Optional<PracticeMode> practised) {
+        Optional<Practised> practised) {
 
     /** At any time, without a code, like everybody else. */
     public static final Terms OPEN =
@@ -41,7 +42,12 @@ public record Terms(
 
     /** At any time, to practise in {@code mode}. */
     public static Terms practising(PracticeMode mode) {
-        return new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty(), Optional.of(mode));
+        return practising(Practised.in(mode));
+    }
+
+    /** At any time, to practise so. */
+    public static Terms practising(Practised how) {
+        return new Terms(Window.ALWAYS, "", Accommodations.NONE, Display.OWN, Optional.empty(), Optional.of(how));
     }
 
     /** Returns what the ledger of a sitting says of these. */

@@ -38,6 +38,10 @@ class RunRecord {
         return new SittingId(sitting);
     }
 
+    String candidate() {
+        return candidate;
+    }
+
     String run() {
         return run;
     }

@@ -2,26 +2,37 @@ package dauntingledger.app.practice;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Forgotten;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.plain.RunCodec;
+import dauntingledger.rulebook.practice.Pace;
+import dauntingledger.rulebook.practice.PastAnswer;
 import dauntingledger.rulebook.practice.Run;
+import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -31,7 +42,7 @@ import tools.jackson.databind.json.JsonMapper;
  * kept: nothing changes in it any more.
  */
 @Component
-class Runs {
+class Runs implements PastAnswers {
 
     private final Appointments appointments;
     private final Ledgers ledgers;
@@ -84,8 +95,8 @@ class Runs {
     private boolean keep(Appointment practised) {
         Instant now = clock.instant();
         Optional<Sitting> read = ledgers.openIfReadable(practised, now).map(Ledgers.Opened::sitting);
-        Optional<PracticeMode> mode = practised.terms().practised();
-        if (read.isEmpty() || mode.isEmpty()) {
+        Optional<PracticeMode> mode = practised.terms().practised().map(Practised::mode);
+        if (read.isEmpty() || mode.isEmpty() || !read.get().route().isHandedIn()) {
             return false;
         }
         Sitting sitting = read.get();
@@ -93,15 +104,101 @@ class Runs {
                 .map(StageRecord::endedAt)
                 .max(Instant::compareTo)
                 .orElse(now);
-        Run run = Run.of(
-                sitting,
-                mode.get(),
-                handedIn,
-                papers.marking(practised.paper(), practised.seed()).score(sitting, Map.of()));
+        Score score = papers.marking(practised.paper(), practised.seed()).score(sitting, Map.of());
+        Run run = Run.of(sitting, mode.get(), handedIn, score);
         RunRecord record = new RunRecord(
                 practised.sitting(), practised.candidate(), handedIn, json.writeValueAsString(RunCodec.toPlain(run)));
-        transactions.executeWithoutResult(status -> entities.merge(record));
+        PaperId paper = practised.paper().id();
+        transactions.executeWithoutResult(status -> {
+            entities.merge(record);
+            PastAnswer.of(sitting, score)
+                    .forEach(answer -> entities.merge(new AnswerRecord(practised.sitting(), paper, answer)));
+        });
         return true;
+    }
+
+    @Override
+    public Optional<Past> of(Appointment appointment) {
+        boolean kept = transactions.execute(
+                status -> entities.find(RunRecord.class, appointment.sitting().value()) != null);
+        if (!kept && !keep(appointment)) {
+            return Optional.empty();
+        }
+        Map<ItemId, PastAnswer> answers = new LinkedHashMap<>();
+        transactions
+                .execute(status -> entities.createQuery("from AnswerRecord where key.sitting = ?1", AnswerRecord.class)
+                        .setParameter(1, appointment.sitting().value())
+                        .getResultList())
+                .forEach(row -> answers.put(row.answer().item(), row.answer()));
+        Duration own = Pace.usual(answers.values());
+        return Optional.of(new Past(answers, others(appointment.paper().id()), own));
+    }
+
+    /** Returns how long the questions of a paper took those who practised them, where enough people have. */
+    private Map<ItemId, Duration> others(PaperId paper) {
+        Map<ItemId, Duration> medians = new HashMap<>();
+        transactions
+                .execute(status -> entities.createQuery(
+                                "select answer.key.item, percentile_disc(0.5) within group (order by answer.spentMillis)"
+                                        + " from AnswerRecord answer join RunRecord run on run.sitting = answer.key.sitting"
+                                        + " where answer.paper = ?1 group by answer.key.item"
+                                        + " having count(distinct run.candidate) >= ?2",
+                                Object[].class)
+                        .setParameter(1, paper.value())
+                        .setParameter(2, LEAST_PEOPLE)
+                        .getResultList())
+                .forEach(row ->
+                        medians.put(new ItemId((String) row[0]), Duration.ofMillis(((Number) row[1]).longValue())));
+        return medians;
+    }
+
+    /** Returns how each question of a paper went when a candidate practised it last. */
+    Map<ItemId, PastAnswer> last(String candidate, PaperId paper) {
+        of(candidate);
+        Map<ItemId, PastAnswer> last = new HashMap<>();
+        transactions
+                .execute(status -> entities.createQuery(
+                                "select answer from AnswerRecord answer join RunRecord run on run.sitting = answer.key.sitting"
+                                        + " where run.candidate = ?1 and answer.paper = ?2 order by run.handedInAt, run.sitting",
+                                AnswerRecord.class)
+                        .setParameter(1, candidate)
+                        .setParameter(2, paper.value())
+                        .getResultList())
+                .forEach(row -> last.put(row.answer().item(), row.answer()));
+        return last;
+    }
+
+    /** What a paper was practised by all. */
+    record OfPaper(PaperId paper, int people, List<Run> runs) {}
+
+    /** Returns the kept runs of everybody, by paper. */
+    List<OfPaper> byPaper() {
+        Map<PaperId, List<Run>> all = new HashMap<>();
+        Map<PaperId, Set<String>> people = new HashMap<>();
+        transactions
+                .execute(status ->
+                        entities.createQuery("from RunRecord", RunRecord.class).getResultList())
+                .forEach(record -> {
+                    Run run = RunCodec.fromPlain(json.readValue(record.run(), Map.class));
+                    all.computeIfAbsent(run.paper(), none -> new ArrayList<>()).add(run);
+                    people.computeIfAbsent(run.paper(), none -> new HashSet<>()).add(record.candidate());
+                });
+        return all.entrySet().stream()
+                .map(one -> new OfPaper(
+                        one.getKey(),
+                        people.getOrDefault(one.getKey(), Set.of()).size(),
+                        one.getValue()))
+                .toList();
+    }
+
+    @EventListener
+    void forgotten(Forgotten practice) {
+        long sitting = practice.sitting().value();
+        for (String rows : List.of("AnswerRecord where key.sitting", "RunRecord where sitting")) {
+            entities.createQuery("delete from " + rows + " = ?1")
+                    .setParameter(1, sitting)
+                    .executeUpdate();
+        }
     }
 
     /** Returns the papers of runs by their ids, the latest version of each in {@code language}. */

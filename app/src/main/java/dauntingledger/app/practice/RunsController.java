@@ -1,7 +1,10 @@
 package dauntingledger.app.practice;
 
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.papers.PaperText;
+import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.WallClock;
@@ -20,9 +23,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What a candidate has practised, and how that went. For every candidate, of their own practice only. */
 @Controller
@@ -32,11 +40,13 @@ class RunsController {
     private static final Rational HUNDRED = Rational.of(100);
 
     private final Runs runs;
+    private final Appointments appointments;
     private final Candidates candidates;
     private final WallClock wall;
 
-    RunsController(Runs runs, Candidates candidates, WallClock wall) {
+    RunsController(Runs runs, Appointments appointments, Candidates candidates, WallClock wall) {
         this.runs = runs;
+        this.appointments = appointments;
         this.candidates = candidates;
         this.wall = wall;
     }
@@ -107,6 +117,32 @@ class RunsController {
 
     private static String percent(Optional<Rational> share) {
         return share.map(one -> one.times(HUNDRED).rounded(0).toPlainString()).orElse(NONE);
+    }
+
+    /** Deletes a sitting of one's own practice, handed in or not. */
+    @PostMapping("/practice/runs/{sitting}/delete")
+    String delete(@PathVariable long sitting, Principal principal, RedirectAttributes redirected) {
+        Appointment own = appointments.of(principal.getName()).stream()
+                .filter(found -> found.sitting().value() == sitting)
+                .filter(found -> found.terms().practised().isPresent())
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        appointments.forget(own);
+        return deleted(redirected);
+    }
+
+    /** Deletes all of one's own practice. */
+    @PostMapping("/practice/delete")
+    String deleteAll(Principal principal, RedirectAttributes redirected) {
+        appointments.of(principal.getName()).stream()
+                .filter(found -> found.terms().practised().isPresent())
+                .forEach(appointments::forget);
+        return deleted(redirected);
+    }
+
+    private static String deleted(RedirectAttributes redirected) {
+        redirected.addFlashAttribute(SaidAfterForms.SAID, "deleted");
+        return "redirect:/practice";
     }
 
     /** Everything that is kept of a candidate's runs, a line for each section. */

@@ -6,7 +6,9 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.app.papers.Papers.Explained;
+import dauntingledger.app.practice.PastAnswers;
 import dauntingledger.app.words.Marks;
+import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
@@ -14,6 +16,7 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.practice.PastAnswer;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Value;
@@ -21,8 +24,11 @@ import dauntingledger.rulebook.scoring.Score;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jsoup.Jsoup;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Makes the view of how marks came about. */
@@ -45,6 +51,7 @@ class AnswerViews {
      * @param given what was given, a line for each response
      * @param expected what the key says, a line for each response
      * @param worths what the parts brought
+     * @param past how it went in practice; null for an exam
      */
     record AnswerView(
             int number,
@@ -54,9 +61,27 @@ class AnswerViews {
             List<String> given,
             List<String> expected,
             List<String> worths,
-            List<String> feedback) {}
+            List<String> feedback,
+            @Nullable PastView past) {}
 
-    List<SectionView> of(Paper paper, PaperText text, List<Explained> explained) {
+    /**
+     * How a question went in practice.
+     *
+     * @param others the median of all who practised it; a dash where too few have
+     * @param own what the candidate gives to it; empty for nothing
+     */
+    record PastView(String time, String others, boolean slow, boolean marked, String own) {}
+
+    /**
+     * How somebody looks back at practice.
+     *
+     * @param shown which questions are looked at
+     * @param own what the candidate gives to answers that a person would mark
+     */
+    record Looking(PastAnswers.Past past, Set<ItemId> shown, Map<ItemId, Rational> own) {}
+
+    /** @param looking empty for an exam, of which all is shown */
+    List<SectionView> of(Paper paper, PaperText text, List<Explained> explained, Optional<Looking> looking) {
         Map<ItemId, Explained> byItem = explained.stream()
                 .collect(Collectors.toMap(one -> one.question().item().id(), one -> one));
         Map<ItemId, Integer> numbers = paper.numbers();
@@ -64,16 +89,36 @@ class AnswerViews {
                 .map(section -> new SectionView(
                         section.title(),
                         section.items()
+                                .filter(item -> looking.isEmpty()
+                                        || looking.get().shown().contains(item.id()))
                                 .map(item -> of(
                                         item,
                                         requireNonNull(numbers.get(item.id())),
                                         text,
-                                        requireNonNull(byItem.get(item.id()))))
+                                        requireNonNull(byItem.get(item.id())),
+                                        looking.map(back -> past(item.id(), back))))
                                 .toList()))
+                .filter(section -> !section.answers().isEmpty())
                 .toList();
     }
 
+    private static PastView past(ItemId item, Looking back) {
+        PastAnswer answer = requireNonNull(back.past().answers().get(item));
+        return new PastView(
+                WallClock.span(answer.spent()),
+                Optional.ofNullable(back.past().others().get(item))
+                        .map(WallClock::span)
+                        .orElse(NOTHING),
+                back.past().isSlow(answer),
+                answer.marked(),
+                Optional.ofNullable(back.own().get(item)).map(Marks::write).orElse(""));
+    }
+
     AnswerView of(Item item, int number, PaperText paper, Explained explained) {
+        return of(item, number, paper, explained, Optional.empty());
+    }
+
+    private AnswerView of(Item item, int number, PaperText paper, Explained explained, Optional<PastView> past) {
         ItemText text = requireNonNull(paper.items().get(item.id())).of(item);
         Score.OfItem score = explained.explanation().score();
         List<String> given = new ArrayList<>();
@@ -98,7 +143,8 @@ class AnswerViews {
                 given,
                 expected,
                 worths,
-                explained.feedback());
+                explained.feedback(),
+                past.orElse(null));
     }
 
     private static String text(Interaction interaction, Value value, ItemText text) {

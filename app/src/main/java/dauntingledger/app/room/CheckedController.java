@@ -5,8 +5,11 @@ import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.practice.OwnMarks;
 import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.MarkingScheme;
+import dauntingledger.rulebook.number.Numeral;
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Question;
@@ -22,6 +25,8 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 
 /**
@@ -33,10 +38,12 @@ class CheckedController {
 
     private final Papers papers;
     private final AnswerViews views;
+    private final OwnMarks own;
 
-    CheckedController(Papers papers, AnswerViews views) {
+    CheckedController(Papers papers, AnswerViews views, OwnMarks own) {
         this.papers = papers;
         this.views = views;
+        this.own = own;
     }
 
     /** What a person would give marks for. */
@@ -51,15 +58,10 @@ class CheckedController {
             Model model,
             HttpServletResponse response) {
         Sitting here = inside.sitting();
-        Appointment own = inside.appointment();
-        PaperText text = papers.text(own.paper(), RoomController.language(here), own.seed());
-        Question question = here.questions().all().stream()
-                .filter(one -> one.item().id().value().equals(item))
-                .filter(one -> one.seal() == Question.Seal.CHECKED)
-                .filter(one -> text.about().purpose() == Purpose.PRACTICE)
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        PaperMarking marking = papers.marking(own.paper(), own.seed());
+        Appointment mine = inside.appointment();
+        PaperText text = papers.text(mine.paper(), RoomController.language(here), mine.seed());
+        Question question = checked(here, text, item);
+        PaperMarking marking = papers.marking(mine.paper(), mine.seed());
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute(
                 "answer",
@@ -69,7 +71,51 @@ class CheckedController {
                         text,
                         marking.explain(text.language(), question, Map.of())));
         model.addAttribute("scheme", scheme(marking, question.item()).orElse(null));
+        model.addAttribute(
+                "address",
+                "/sittings/" + mine.sitting() + "/checked/" + question.item().id() + "/own");
+        model.addAttribute("most", Marks.write(question.item().marks()));
+        model.addAttribute(
+                "given",
+                Optional.ofNullable(own.of(mine.sitting()).get(question.item().id()))
+                        .map(Marks::write)
+                        .orElse(""));
         return "fragments/checked :: checked";
+    }
+
+    /** @throws ResponseStatusException 404 if that was not checked, or is no practice */
+    private static Question checked(Sitting here, PaperText text, String item) {
+        return here.questions().all().stream()
+                .filter(one -> one.item().id().value().equals(item))
+                .filter(one -> one.seal() == Question.Seal.CHECKED)
+                .filter(one -> text.about().purpose() == Purpose.PRACTICE)
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** Keeps what a candidate gives to an answer of their own that a person would mark; it counts nowhere. */
+    @PostMapping("/sittings/{sitting}/checked/{item}/own")
+    String give(
+            @RoomAccess.New RoomAccess.Inside inside,
+            @PathVariable String item,
+            @RequestParam(defaultValue = "") String marks,
+            Model model,
+            HttpServletResponse response) {
+        Sitting here = inside.sitting();
+        Appointment mine = inside.appointment();
+        PaperText text = papers.text(mine.paper(), RoomController.language(here), mine.seed());
+        Question question = checked(here, text, item);
+        if (papers.marking(mine.paper(), mine.seed())
+                .scheme(question.item().id())
+                .isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        Optional<Rational> given = Numeral.read(marks)
+                .filter(one ->
+                        one.signum() >= 0 && one.compareTo(question.item().marks()) <= 0);
+        given.ifPresent(one -> own.give(mine.sitting(), question.item().id(), one));
+        model.addAttribute("unreadable", given.isEmpty());
+        return checked(inside, item, model, response);
     }
 
     private static Optional<SchemeView> scheme(PaperMarking marking, Item item) {

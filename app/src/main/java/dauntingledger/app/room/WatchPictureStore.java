@@ -1,5 +1,6 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.ledger.Forgotten;
 import dauntingledger.app.ledger.SittingId;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -7,6 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,6 +64,13 @@ class WatchPictureStore implements WatchPictures {
         return Optional.ofNullable(entities.find(WatchPictureRecord.class, id))
                 .filter(record -> record.isOf(sitting))
                 .map(WatchPictureRecord::picture);
+    }
+
+    @EventListener
+    void forgotten(Forgotten practice) {
+        entities.createQuery("delete from WatchPictureRecord where sitting = ?1")
+                .setParameter(1, practice.sitting().value())
+                .executeUpdate();
     }
 
     @Override

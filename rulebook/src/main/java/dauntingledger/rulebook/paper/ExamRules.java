@@ -55,6 +55,11 @@ public record ExamRules(
         return new ExamRules(clockMayHide, Optional.empty(), List.of(), surveys, Optional.empty(), equipment, practice);
     }
 
+    /** Returns these rules where there are questions and nothing else that could be asked about. */
+    ExamRules ofQuestionsOnly() {
+        return new ExamRules(clockMayHide, ownBreaks, roomWarnings, List.of(), watch, equipment, practice);
+    }
+
     /** Returns whether questions can be checked, which shows what is right. */
     public boolean checks() {
         return practice.filter(Practice::checks).isPresent();

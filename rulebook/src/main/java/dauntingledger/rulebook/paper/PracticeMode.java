@@ -28,6 +28,11 @@ public enum PracticeMode {
 
     abstract Paper of(Paper paper);
 
+    /** Returns whether no clock runs down. */
+    public boolean isUntimed() {
+        return this != REHEARSE;
+    }
+
     /**
      * Returns {@code paper} as it is practised.
      *

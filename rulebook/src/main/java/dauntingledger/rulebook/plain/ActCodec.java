@@ -2,6 +2,7 @@ package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.picture.PictureView;
@@ -200,13 +201,21 @@ public final class ActCodec {
 
     private static Schema<Act.TermsFixed> termsFixed() {
         return Schema.of(
-                Act.TermsFixed::new,
+                (window, accommodations, mode, set) ->
+                        new Act.TermsFixed(window, accommodations, mode.map(how -> new Practised(how, set))),
                 Field.of("window", MemberType.object(WindowCodec.SCHEMA), Act.TermsFixed::window),
                 Field.of(
                         "accommodations",
                         MemberType.object(AccommodationsCodec.SCHEMA),
                         Act.TermsFixed::accommodations),
-                Field.optional("practised", MemberType.name(PracticeMode.values()), Act.TermsFixed::practised));
+                Field.optional(
+                        "practised",
+                        MemberType.name(PracticeMode.values()),
+                        terms -> terms.practised().map(Practised::mode)),
+                Field.optional(
+                        "set",
+                        MemberType.object(PracticeSetCodec.SCHEMA),
+                        terms -> terms.practised().flatMap(Practised::set)));
     }
 
     private static Schema<Act.Answered> answered() {

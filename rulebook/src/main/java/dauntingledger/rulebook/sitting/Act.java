@@ -7,7 +7,7 @@ import dauntingledger.rulebook.paper.BoxId;
 import dauntingledger.rulebook.paper.Detail;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.paper.Survey;
@@ -278,7 +278,7 @@ public sealed interface Act {
      *
      * @param practised how the paper is practised; empty for one that is sat
      */
-    record TermsFixed(Window window, Accommodations accommodations, Optional<PracticeMode> practised)
+    record TermsFixed(Window window, Accommodations accommodations, Optional<Practised> practised)
             implements ForTheRecord {
         public TermsFixed {
             requireNonNull(window, "window");
@@ -302,7 +302,7 @@ public sealed interface Act {
         }
 
         private Paper practised(Paper paper) {
-            return practised.map(mode -> mode.applyTo(paper)).orElse(paper);
+            return practised.map(how -> how.applyTo(paper)).orElse(paper);
         }
 
         @Override

@@ -14,6 +14,8 @@ import dauntingledger.rulebook.paper.MalformedPaperException;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PracticeMode;
+import dauntingledger.rulebook.paper.PracticeSet;
+import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Selection;
@@ -101,7 +103,13 @@ class CodecTest {
                                 Map.of(stage, Duration.ofMinutes(10)),
                                 true,
                                 List.of("a lamp")),
-                        Optional.of(PracticeMode.UNTIMED)),
+                        Optional.of(Practised.in(PracticeMode.UNTIMED))),
+                new Act.TermsFixed(
+                        Window.ALWAYS,
+                        Accommodations.NONE,
+                        Optional.of(new Practised(
+                                PracticeMode.LEARN,
+                                Optional.of(new PracticeSet(List.of(new ItemId("a"), new ItemId("b")), 1, true, 7))))),
                 new Act.Checked(new ItemId("q1")),
                 new Act.Played(new ItemId("q1"), SamplePapers.R1),
                 new Act.Paused(By.NOBODY, ""),
