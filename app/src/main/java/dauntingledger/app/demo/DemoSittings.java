@@ -40,6 +40,9 @@ class DemoSittings {
     private static final Duration EVERY_OTHER_DAY = Duration.ofDays(2);
     private static final double KNOWN_AT_FIRST = 0.2;
     private static final double LEARNED_EACH_TIME = 0.07;
+    private static final int USUAL_PERCENT = 100;
+    private static final int SLOW_PERCENT = 170;
+    private static final int QUICKER_PERCENT = 8;
     private static final Duration AGO = Duration.ofHours(2);
     private static final Duration JUST_NOW = Duration.ofMinutes(6);
 
@@ -110,7 +113,7 @@ class DemoSittings {
             Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(papers.marking(paper, made.seed())
                     .explain("", ledgers.open(made, at).sitting(), Map.of()));
             double known = KNOWN_AT_FIRST + LEARNED_EACH_TIME * run;
-            throughAll(
+            Past past = new Past(
                     made,
                     at,
                     item -> DemoAnswers.giving(
@@ -118,14 +121,19 @@ class DemoSittings {
                             interaction -> random.nextDouble() < known
                                     ? DemoAnswers.knowing(item, interaction, right)
                                     : interaction.example()));
+            past.percent = SLOW_PERCENT - QUICKER_PERCENT * run;
+            throughAll(past);
         }
     }
 
     /** Brings a sitting of an exam from its first question to the hand-in. */
     void throughAll(Appointment made, Instant at, Function<Item, List<Act>> answering) {
-        Past past = new Past(made, at, answering);
+        throughAll(new Past(made, at, answering));
+    }
+
+    private void throughAll(Past past) {
         past.enter();
-        List<Stage> route = papers.text(made.paper()).paper().route();
+        List<Stage> route = papers.text(past.made.paper()).paper().route();
         for (Stage stage : route) {
             past.through(stage);
         }
@@ -169,6 +177,8 @@ class DemoSittings {
         private final Function<Item, List<Act>> answering;
         private Instant at;
         private int steps;
+        /** How long a question takes, of what is usual. */
+        private int percent = USUAL_PERCENT;
 
         Past(Appointment made, Instant at) {
             this(made, at, DemoAnswers::answering);
@@ -229,7 +239,9 @@ class DemoSittings {
         /** Looks at a question and answers all that is asked in it. */
         void answer(Item item) {
             DemoAnswers.looking(item).forEach(this::act);
-            at = at.plusSeconds(12 + 17L * (steps++ % 4));
+            at = at.plus(Duration.ofSeconds(12 + 17L * (steps++ % 4))
+                    .multipliedBy(percent)
+                    .dividedBy(USUAL_PERCENT));
             answering.apply(item).forEach(this::act);
             at = at.plusSeconds(3);
         }

@@ -19,6 +19,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -70,6 +71,9 @@ class RunsController {
             String pace,
             List<SectionShare> sections) {}
 
+    /** How the runs of one paper went, drawn. */
+    record PaperDrawing(String title, RunsDrawing drawing) {}
+
     /** How a section of a run went. */
     record SectionShare(String title, String share) {}
 
@@ -83,7 +87,7 @@ class RunsController {
         all.forEach((sitting, run) -> rows.addFirst(row(sitting, run, Optional.ofNullable(papers.get(run.paper())))));
         model.addAttribute("candidate", candidates.find(principal.getName()).orElseThrow());
         model.addAttribute("rows", rows);
-        model.addAttribute("drawing", RunsDrawing.of(inOrder));
+        model.addAttribute("drawings", drawings(inOrder, papers));
         Optional<Advice> advice = Advice.after(inOrder);
         model.addAttribute("advice", advice.orElse(null));
         model.addAttribute(
@@ -99,11 +103,27 @@ class RunsController {
         return "practice/runs";
     }
 
+    /** Each paper has sections of its own, so each is drawn for itself. */
+    private static List<PaperDrawing> drawings(List<Run> inOrder, Map<PaperId, PaperText> papers) {
+        Map<PaperId, List<Run>> byPaper = new LinkedHashMap<>();
+        inOrder.forEach(run ->
+                byPaper.computeIfAbsent(run.paper(), none -> new ArrayList<>()).add(run));
+        return byPaper.entrySet().stream()
+                .map(one -> new PaperDrawing(
+                        title(one.getKey(), Optional.ofNullable(papers.get(one.getKey()))),
+                        RunsDrawing.of(one.getValue())))
+                .toList();
+    }
+
+    private static String title(PaperId paper, Optional<PaperText> text) {
+        return text.map(one -> one.paper().title()).orElse(paper.value());
+    }
+
     private Row row(SittingId sitting, Run run, Optional<PaperText> text) {
         return new Row(
                 sitting.toString(),
                 wall.dayAndMinute(run.handedIn()),
-                text.map(one -> one.paper().title()).orElse(run.paper().value()),
+                title(run.paper(), text),
                 text.filter(one -> one.about().explains()).isPresent(),
                 PlainNames.name(run.mode()),
                 Numeral.write(run.marks()),

@@ -38,12 +38,14 @@ class EnteringController {
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
+    private final Leaving leaving;
     private final Clock clock;
 
-    EnteringController(Appointments appointments, Ledgers ledgers, Papers papers, Clock clock) {
+    EnteringController(Appointments appointments, Ledgers ledgers, Papers papers, Leaving leaving, Clock clock) {
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
+        this.leaving = leaving;
         this.clock = clock;
     }
 
@@ -51,6 +53,13 @@ class EnteringController {
     @PostMapping("/sittings/{sitting}/enter")
     String enter(@RoomAccess.Own Appointment appointment, RedirectAttributes redirected) {
         return begin(appointment, redirected);
+    }
+
+    /** Leaves practice, whose time stands still until it is gone on with; an exam goes on. */
+    @PostMapping("/sittings/{sitting}/leave")
+    String leave(@RoomAccess.Own Appointment appointment) {
+        leaving.leave(appointment, clock.instant());
+        return "redirect:/";
     }
 
     /**

@@ -53,6 +53,7 @@ class RoomController {
     private final StagePages pages;
     private final BlockViews blocks;
     private final RoomData data;
+    private final Leaving leaving;
     private final StageViews stages;
     private final Words words;
     private final Clock clock;
@@ -65,6 +66,7 @@ class RoomController {
             StagePages pages,
             BlockViews blocks,
             RoomData data,
+            Leaving leaving,
             StageViews stages,
             Words words,
             Clock clock) {
@@ -75,6 +77,7 @@ class RoomController {
         this.pages = pages;
         this.blocks = blocks;
         this.data = data;
+        this.leaving = leaving;
         this.stages = stages;
         this.words = words;
         this.clock = clock;
@@ -99,7 +102,9 @@ class RoomController {
         if (access.isElsewhere(appointment, opened.sitting(), request)) {
             return threshold("elsewhere", appointment, model);
         }
+        leaving.comeBack(appointment, now);
         ledgers.given(appointment, now);
+        opened = ledgers.open(appointment, now);
         if (opened.sitting().route().isHandedIn()) {
             ledgers.record(appointment, new Act.ReceiptGiven(), now);
             opened = ledgers.open(appointment, now);

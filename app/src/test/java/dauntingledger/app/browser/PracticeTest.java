@@ -5,6 +5,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.math.BigDecimal;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Learning: check, leave, go on at another computer, hand in, see how it went. */
@@ -13,8 +17,8 @@ class PracticeTest extends BrowserTest {
     @Test
     void isCheckedLeftGoneOnWithElsewhereAndLookedBackAt() {
         signIn();
-        page.locator("select[name=mode]").selectOption("learn");
-        page.locator("form.practising:has(select) button").click();
+        page.locator("select[name=mode]").first().selectOption("learn");
+        page.locator("form.practising:has(select) button").first().click();
         openTheSet(page);
         page.keyboard().press("2");
         page.keyboard().press("v");
@@ -29,6 +33,8 @@ class PracticeTest extends BrowserTest {
         page.keyboard().press("1");
         assertThat(page.locator("#slips")).containsText("checked that question");
         assertAllEntered();
+        page.locator(".nothing-counts button").click();
+        assertThat(page.locator(".begun .btn")).hasText("Go on");
 
         Page elsewhere = newBrowser(new Browser.NewContextOptions());
         signIn(elsewhere, appointment.candidate(), PIN);
@@ -45,6 +51,50 @@ class PracticeTest extends BrowserTest {
         assertThat(elsewhere.locator("tbody tr")).hasCount(1);
         assertThat(elsewhere.locator("tbody")).containsText("learning");
         assertClean(elsewhere, "how practice went");
+        practiseWhatWasWrong(elsewhere);
+    }
+
+    private static void practiseWhatWasWrong(Page window) {
+        window.locator(".runs a.link").focus();
+        window.keyboard().press("Enter");
+        window.locator(".picks .btn", new Page.LocatorOptions().setHasText("Wrong"))
+                .focus();
+        window.keyboard().press("Enter");
+        assertThat(window.locator(".picks .btn[aria-current]")).hasText("Wrong");
+        assertThat(window.locator("table.answers")).containsText("Coming in from the sea");
+        assertClean(window, "looking back at practice");
+        window.locator("form button", new Page.LocatorOptions().setHasText("Practise these again"))
+                .focus();
+        window.keyboard().press("Enter");
+        openTheSet(window);
+        assertThat(window.locator(".question.open")).containsText("Coming in from the sea");
+        assertThat(window.locator(".question.open [data-check]")).isVisible();
+    }
+
+    @Test
+    void isOfQuestionsThatAreChosenByKeyboardWithNumbersOfItsOwn() {
+        signIn();
+        page.navigate("/practice/sets/tides-practice");
+        assertClean(page, "choosing questions");
+        page.locator("input[name=what]").first().focus();
+        page.keyboard().press("ArrowDown");
+        page.locator("[name=number]").fill("none");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("a whole number from 1");
+        page.locator("[name=number]").fill("3");
+        page.keyboard().press("Enter");
+        openTheSet(page);
+        assertThat(page.locator("#sheet")).containsText("What was the range?");
+        String asked = page.locator(".question.open").innerText();
+        Matcher heights = Pattern.compile("water was ([\\d.]+) m and high water ([\\d.]+) m")
+                .matcher(asked);
+        org.assertj.core.api.Assertions.assertThat(heights.find()).as(asked).isTrue();
+        BigDecimal range = new BigDecimal(heights.group(2)).subtract(new BigDecimal(heights.group(1)));
+        page.locator(".question.open input.answer-box").fill(range.toPlainString());
+        page.locator(".question.open [data-check]").click();
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".question.open .checked")).containsText("Right");
+        assertThat(page.locator(".question.open .checked")).containsText("= " + range.toPlainString() + " m");
     }
 
     private static void openTheSet(Page window) {

@@ -104,6 +104,10 @@ class SetsTest extends ExamServerTest {
 
     /** Answers questions right but the second; the last not at all, which is marked and takes long. */
     private Appointment practised(String who) {
+        return practised(who, Duration.ofSeconds(90));
+    }
+
+    private Appointment practised(String who, Duration longest) {
         Appointment appointment =
                 appointments.make(who, paper("rules-practice"), "", Terms.practising(PracticeMode.UNTIMED));
         does(appointment, new Act.StageOpened(BLOCK));
@@ -113,7 +117,7 @@ class SetsTest extends ExamServerTest {
         answers(appointment, new ItemId("up-down"), "A", 10);
         does(appointment, new Act.QuestionOpened(BALL));
         does(appointment, new Act.Marked(BALL));
-        clock.advance(Duration.ofSeconds(90));
+        clock.advance(longest);
         does(appointment, new Act.BlockClosed(BLOCK));
         does(appointment, new Act.HandedIn());
         return appointment;
@@ -215,16 +219,16 @@ class SetsTest extends ExamServerTest {
 
         @Test
         void showWhatIsWrongSlowBlankAndMarked() throws Exception {
-            Appointment run = practised(candidate);
+            Appointment run = practised(candidate, Duration.ofMinutes(10));
             String address = "/sittings/" + run.sitting() + "/answers";
 
-            assertThat(page(address)).contains("Your time", "Others", "1:30", "marked for review");
+            assertThat(page(address)).contains("Your time", "Others", "10:00", "marked for review");
             assertThat(page(address + "?show=marked"))
                     .contains("A mark has a ball for its topmark")
                     .doesNotContain("on which side of the channel do cans");
             assertThat(page(address + "?show=wrong")).contains("does a vessel in the channel pass cones");
             assertThat(page(address + "?show=slow"))
-                    .contains("A mark has a ball", "1:30")
+                    .contains("A mark has a ball", "10:00")
                     .doesNotContain("do cans stand");
         }
 
