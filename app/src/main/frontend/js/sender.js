@@ -59,6 +59,8 @@ export class Sender {
     this.idle = [];
     /** @type {ReturnType<typeof setTimeout> | undefined} */
     this.timer = undefined;
+    /** @type {ReturnType<typeof setTimeout> | undefined} while entries are gathered to be sent together */
+    this.gathering = undefined;
     this.most = MOST_AT_ONCE;
     addEventListener('online', () => this.poke());
   }
@@ -85,11 +87,15 @@ export class Sender {
   }
 
   /**
-   * Resolves when nothing waits any more.
+   * Resolves when nothing waits any more; what is still being gathered is sent at once.
    *
    * @returns {Promise<void>}
    */
   drained() {
+    if (this.gathering) {
+      clearTimeout(this.gathering);
+      this.send();
+    }
     return this.waiting.length === 0 && this.state === 'idle'
       ? Promise.resolve()
       : new Promise((resolve) => this.idle.push(resolve));
@@ -116,7 +122,7 @@ export class Sender {
     }
     if (this.state === 'idle' && this.waiting.length) {
       this.state = 'sending';
-      setTimeout(() => this.send(), GATHER);
+      this.gathering = setTimeout(() => this.send(), GATHER);
     } else if (this.state === 'idle') {
       this.rested();
     }
@@ -139,6 +145,7 @@ export class Sender {
   }
 
   async send() {
+    this.gathering = undefined;
     const batch = this.batch();
     const behind = this.waiting.slice(batch.length, MOST_ANNOUNCED).filter((line) => !line.announced);
     const askedAt = performance.now();

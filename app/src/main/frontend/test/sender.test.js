@@ -59,6 +59,20 @@ describe('the sender', () => {
     }
   }
 
+  it('sends at once what somebody waits for, and only once', async () => {
+    const one = sender();
+    one.add(entries(1, 2));
+    let done = false;
+    one.drained().then(() => {
+      done = true;
+    });
+    await pass(0);
+    assert.equal(sent.length, 1);
+    assert.equal(done, true);
+    await pass(1000);
+    assert.equal(sent.length, 1);
+  });
+
   it('gathers what is made together and sends it once, the oldest first', async () => {
     const one = sender();
     one.add([entry(1)]);
@@ -167,9 +181,8 @@ describe('the sender', () => {
     one.drained().then(() => {
       rested = true;
     });
-    await pass(0);
     assert.equal(rested, false);
-    await pass(25);
+    await pass(0);
     assert.equal(rested, true);
   });
 });

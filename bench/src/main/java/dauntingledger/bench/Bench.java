@@ -3,20 +3,21 @@ package dauntingledger.bench;
 import java.util.List;
 import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings]}: prints the figures of the project as a table; without arguments all. */
+/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice]}: prints the figures of the project as a table; without arguments all. */
 public final class Bench {
 
     private static final Set<String> ALL =
-            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings");
+            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
         List<String> chosen = args.length == 0
-                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings")
+                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice")
                 : List.of(args);
         if (!ALL.containsAll(chosen)) {
-            System.err.println("Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings]");
+            System.err.println(
+                    "Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice]");
             System.exit(2);
         }
         Table table = new Table();
@@ -28,6 +29,7 @@ public final class Bench {
                 case "boards" -> BoardBench.run(table);
                 case "crowd" -> BoardBench.runCrowd(table);
                 case "findings" -> FindingsBench.run(table);
+                case "practice" -> PracticeBench.run(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

@@ -38,6 +38,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RunsController {
 
     private static final String NONE = "–";
+    /** So many runs are listed, the last ones; the file has all. */
+    private static final int MOST_ROWS = 100;
+
     private static final Rational HUNDRED = Rational.of(100);
 
     private final Runs runs;
@@ -84,7 +87,14 @@ class RunsController {
         Map<PaperId, PaperText> papers =
                 runs.papers(inOrder, LocaleContextHolder.getLocale().toLanguageTag());
         List<Row> rows = new ArrayList<>();
-        all.forEach((sitting, run) -> rows.addFirst(row(sitting, run, Optional.ofNullable(papers.get(run.paper())))));
+        all.entrySet().stream()
+                .skip(Math.max(0, all.size() - MOST_ROWS))
+                .map(one -> row(
+                        one.getKey(),
+                        one.getValue(),
+                        Optional.ofNullable(papers.get(one.getValue().paper()))))
+                .forEach(rows::addFirst);
+        model.addAttribute("runs", all.size());
         model.addAttribute("candidate", candidates.find(principal.getName()).orElseThrow());
         model.addAttribute("rows", rows);
         model.addAttribute("drawings", drawings(inOrder, papers));

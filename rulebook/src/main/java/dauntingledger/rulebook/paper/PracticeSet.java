@@ -1,29 +1,24 @@
 package dauntingledger.rulebook.paper;
 
 import dauntingledger.rulebook.response.SeededDraw;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
 /**
  * Some questions of a paper, to be practised by themselves: as many as are asked for, drawn out of a pool.
  *
- * @param pool what they are drawn from, in the order of the paper; each once
- * @param number how many are drawn, from 1 to the size of the pool
+ * @param pool what they are drawn from, in the order of the paper
+ * @param number how many are drawn, from 1 to as many as the pool has, doubles counted once
  * @param shuffled whether sections, sets and questions change places, each within what holds them
  * @param seed what is drawn with
  */
 public record PracticeSet(List<ItemId> pool, int number, boolean shuffled, int seed) {
 
-    /** @throws IllegalArgumentException if the pool names a question twice, or the number is not in its bounds */
+    /** @throws IllegalArgumentException if the number is not in its bounds */
     public PracticeSet {
         pool = List.copyOf(pool);
-        if (new HashSet<>(pool).size() != pool.size()) {
-            throw new IllegalArgumentException("the pool names a question twice: " + pool);
-        }
-        if (number < 1 || number > pool.size()) {
-            throw new IllegalArgumentException(
-                    "the number must be from 1 to the " + pool.size() + " of the pool, but was " + number);
+        if (number < 1 || number > pool.stream().distinct().count()) {
+            throw new IllegalArgumentException("1 to all of a pool without doubles can be drawn, but not " + number);
         }
     }
 

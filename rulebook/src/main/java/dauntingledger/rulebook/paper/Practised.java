@@ -16,7 +16,7 @@ public record Practised(PracticeMode mode, Optional<PracticeSet> set) {
         requireNonNull(mode, "mode");
         requireNonNull(set, "set");
         if (set.isPresent() && !mode.isUntimed()) {
-            throw new IllegalArgumentException("some questions of a paper cannot be practised in the mode " + mode);
+            throw new IllegalArgumentException("no set is practised in the mode " + mode);
         }
     }
 
