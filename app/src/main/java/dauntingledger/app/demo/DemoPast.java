@@ -14,6 +14,7 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.RoomId;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.practice.PastAnswers;
 import dauntingledger.app.results.Results;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.WallClock;
@@ -169,6 +170,15 @@ class DemoPast {
                         .toList());
         Exam before = held("Shore radio, two months ago", radio, BEFORE_DAYS_AGO, roster("BW-4030", NAMES), OTHER_SEED);
         state(before, ExamState.CLOSED);
+        papers.latest().stream()
+                .filter(ref -> PRACTISED.contains(ref.id()))
+                .findFirst()
+                .ifPresent(ref -> sittings.practised(
+                        exams.roster(before.id()).stream()
+                                .map(Appointment::candidate)
+                                .limit(PastAnswers.LEAST_PEOPLE)
+                                .toList(),
+                        ref));
         Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES), SEED);
         state(released, ExamState.MARKED);
         results.workOut(exams.find(released.id()).orElseThrow(), "OFF-1");

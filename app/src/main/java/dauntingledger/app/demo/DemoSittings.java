@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.practice.PastAnswers;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PracticeMode;
@@ -40,6 +41,7 @@ class DemoSittings {
     private static final Duration EVERY_OTHER_DAY = Duration.ofDays(2);
     private static final double KNOWN_AT_FIRST = 0.2;
     private static final double LEARNED_EACH_TIME = 0.07;
+    private static final double KNOWN_BY_OTHERS = 0.6;
     private static final int USUAL_PERCENT = 100;
     private static final int SLOW_PERCENT = 170;
     private static final int QUICKER_PERCENT = 8;
@@ -49,12 +51,14 @@ class DemoSittings {
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
+    private final PastAnswers past;
     private final Clock clock;
 
-    DemoSittings(Appointments appointments, Ledgers ledgers, Papers papers, Clock clock) {
+    DemoSittings(Appointments appointments, Ledgers ledgers, Papers papers, PastAnswers past, Clock clock) {
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
+        this.past = past;
         this.clock = clock;
     }
 
@@ -101,29 +105,44 @@ class DemoSittings {
         });
     }
 
-    /** Three weeks of practice, every other day, by somebody who learns. */
+    /** Three weeks of practice, every other day, by somebody who learns and gets quicker. */
     void practised(String candidate, List<PaperRef> inTurn) {
         Random random = new Random(PRACTICE_SEED);
         List<PracticeMode> modes = List.of(PracticeMode.values());
         for (int run = 0; run < PRACTICE_RUNS; run++) {
             Instant at = clock.instant().minus(EVERY_OTHER_DAY.multipliedBy(PRACTICE_RUNS - run));
-            PaperRef paper = inTurn.get(run % inTurn.size());
-            Terms terms = Terms.practising(modes.get(run % modes.size()));
-            Appointment made = appointments.make(candidate, paper, "", terms);
-            Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(papers.marking(paper, made.seed())
-                    .explain("", ledgers.open(made, at).sitting(), Map.of()));
+            Appointment made = appointments.make(
+                    candidate, inTurn.get(run % inTurn.size()), "", Terms.practising(modes.get(run % modes.size())));
             double known = KNOWN_AT_FIRST + LEARNED_EACH_TIME * run;
-            Past past = new Past(
-                    made,
-                    at,
-                    item -> DemoAnswers.giving(
-                            item,
-                            interaction -> random.nextDouble() < known
-                                    ? DemoAnswers.knowing(item, interaction, right)
-                                    : interaction.example()));
-            past.percent = SLOW_PERCENT - QUICKER_PERCENT * run;
-            throughAll(past);
+            practised(made, at, SLOW_PERCENT - QUICKER_PERCENT * run, random, known);
         }
+    }
+
+    /** Others who have practised a paper once, each at another pace; how it went is kept as when they see their receipt. */
+    void practised(List<String> others, PaperRef paper) {
+        Random random = new Random(PRACTICE_SEED);
+        int percent = USUAL_PERCENT / 2;
+        for (String candidate : others) {
+            Appointment made = appointments.make(candidate, paper, "", Terms.practising(PracticeMode.UNTIMED));
+            practised(made, clock.instant().minus(EVERY_OTHER_DAY), percent, random, KNOWN_BY_OTHERS);
+            past.of(made);
+            percent += QUICKER_PERCENT;
+        }
+    }
+
+    private void practised(Appointment made, Instant at, int percent, Random random, double known) {
+        Map<ItemId, Map<ResponseId, List<String>>> right = DemoAnswers.right(papers.marking(made.paper(), made.seed())
+                .explain("", ledgers.open(made, at).sitting(), Map.of()));
+        Past practice = new Past(
+                made,
+                at,
+                item -> DemoAnswers.giving(
+                        item,
+                        interaction -> random.nextDouble() < known
+                                ? DemoAnswers.knowing(item, interaction, right)
+                                : interaction.example()));
+        practice.percent = percent;
+        throughAll(practice);
     }
 
     /** Brings a sitting of an exam from its first question to the hand-in. */

@@ -1,7 +1,8 @@
 /** Fills a fresh installation with the demo world. */
 @NullMarked
 @ApplicationModule(
-        allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "marking", "results", "words"})
+        allowedDependencies = {"signin", "staff", "exams", "ledger", "papers", "marking", "practice", "results", "words"
+        })
 package dauntingledger.app.demo;
 
 import org.jspecify.annotations.NullMarked;

@@ -1,6 +1,7 @@
 package dauntingledger.app.ledger;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
@@ -21,6 +22,9 @@ class Sweep {
      */
 
     private static final Logger log = LoggerFactory.getLogger(Sweep.class);
+
+    /** Practice that was left alone stands still, so nothing of it runs out; what stops it must come before the end. */
+    private static final Duration JUST_BEFORE = Duration.ofMillis(1);
 
     private final Deadlines deadlines;
     private final Appointments appointments;
@@ -57,7 +61,9 @@ class Sweep {
 
     private void close(SittingId sitting, Instant now) {
         try {
-            ledgers.open(appointments.find(sitting).orElseThrow(), now);
+            Appointment appointment = appointments.find(sitting).orElseThrow();
+            deadlines.find(sitting).ifPresent(due -> ledgers.stopIfLeftAlone(appointment, due.minus(JUST_BEFORE)));
+            ledgers.open(appointment, now);
         } catch (RuntimeException e) {
             log.warn(
                     "Sitting {} could not be swept and is tried again later: {}",

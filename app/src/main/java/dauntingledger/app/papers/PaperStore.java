@@ -29,6 +29,7 @@ class PaperStore implements Papers {
     private final TransactionTemplate transactions;
     private final LivePapers live;
     private final ConcurrentMap<PaperRef, ReadPaper> read = new ConcurrentHashMap<>();
+    private final ConcurrentMap<PaperRef, ReadPaper> unprinted = new ConcurrentHashMap<>();
 
     PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index, LivePapers live) {
         this.live = live;
@@ -88,7 +89,7 @@ class PaperStore implements Papers {
 
     @Override
     public PaperText text(PaperRef ref, String language) {
-        return paper(ref).in(language);
+        return unprinted.computeIfAbsent(ref, own -> paper(own).unprinted()).in(language);
     }
 
     @Override

@@ -40,7 +40,8 @@ public interface Papers {
     record Imported(PaperRef paper, List<PackageRefusedException.Problem> notes) {}
 
     /**
-     * Returns a paper in its first language.
+     * Returns a paper in its first language. Where the template of a question prints a value there is an ellipsis, as in
+     * every text that is nobody's own.
      *
      * @throws java.util.NoSuchElementException if there is no such paper
      */

@@ -29,6 +29,9 @@ final class Printed {
     /** What is answered there is worked out from what stands in the file, so that nothing can be printed in it. */
     private static final Set<String> FIXED = Set.of("dl:grid", "dl:track", "dl:chart", "svg");
 
+    /** Stands where a value is not known. */
+    private static final String NOTHING = "…";
+
     private Printed() {}
 
     /** Returns an item with a token for everything that it prints; what cannot be printed is noted. */
@@ -87,8 +90,8 @@ final class Printed {
 
     private static String written(MatchResult token, Map<String, Value> values, Locale language) {
         Value value = values.get(token.group(1));
-        return value == null
-                ? ""
+        return value == null || value.elements().isEmpty()
+                ? NOTHING
                 : value.elements().stream()
                         .map(element -> written(value.baseType(), element, token.group(2), language))
                         .collect(Collectors.joining(", "));

@@ -57,10 +57,15 @@ record ReadPaper(
 
     /** Returns this as one candidate has it: with the values that the templates of its items draw. */
     ReadPaper drawn(long seed) {
-        if (!key.draws()) {
-            return this;
-        }
-        Key drawn = key.drawn(seed);
+        return key.draws() ? printing(key.drawn(seed)) : this;
+    }
+
+    /** Returns this as nobody in particular has it: with an ellipsis where values are printed. */
+    ReadPaper unprinted() {
+        return key.draws() ? printing(key) : this;
+    }
+
+    private ReadPaper printing(Key drawn) {
         Map<String, PaperText> printed = new HashMap<>();
         texts.forEach((language, text) -> printed.put(language, text.printing(drawn.values())));
         Map<String, Map<ItemId, List<Feedback>>> said = new HashMap<>();

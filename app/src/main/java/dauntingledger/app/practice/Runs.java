@@ -119,19 +119,30 @@ class Runs implements PastAnswers {
 
     @Override
     public Optional<Past> of(Appointment appointment) {
+        if (appointment.terms().practised().isEmpty()) {
+            return Optional.empty();
+        }
         boolean kept = transactions.execute(
                 status -> entities.find(RunRecord.class, appointment.sitting().value()) != null);
         if (!kept && !keep(appointment)) {
             return Optional.empty();
         }
         Map<ItemId, PastAnswer> answers = new LinkedHashMap<>();
-        transactions
-                .execute(status -> entities.createQuery("from AnswerRecord where key.sitting = ?1", AnswerRecord.class)
-                        .setParameter(1, appointment.sitting().value())
-                        .getResultList())
-                .forEach(row -> answers.put(row.answer().item(), row.answer()));
+        answers(appointment.sitting()).forEach(answer -> answers.put(answer.item(), answer));
         Duration own = Pace.usual(answers.values());
         return Optional.of(new Past(answers, others(appointment.paper().id()), own));
+    }
+
+    /** Returns how the questions of a run went that is kept. */
+    List<PastAnswer> answers(SittingId sitting) {
+        return transactions
+                .execute(status -> entities.createQuery(
+                                "from AnswerRecord where key.sitting = ?1 order by key.item", AnswerRecord.class)
+                        .setParameter(1, sitting.value())
+                        .getResultList())
+                .stream()
+                .map(AnswerRecord::answer)
+                .toList();
     }
 
     /** Returns how long the questions of a paper took those who practised them, where enough people have. */

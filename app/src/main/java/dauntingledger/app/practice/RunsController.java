@@ -10,9 +10,11 @@ import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.practice.Advice;
+import dauntingledger.rulebook.practice.PastAnswer;
 import dauntingledger.rulebook.practice.Run;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -44,12 +46,14 @@ class RunsController {
     private static final Rational HUNDRED = Rational.of(100);
 
     private final Runs runs;
+    private final OwnMarks ownMarks;
     private final Appointments appointments;
     private final Candidates candidates;
     private final WallClock wall;
 
-    RunsController(Runs runs, Appointments appointments, Candidates candidates, WallClock wall) {
+    RunsController(Runs runs, OwnMarks ownMarks, Appointments appointments, Candidates candidates, WallClock wall) {
         this.runs = runs;
+        this.ownMarks = ownMarks;
         this.appointments = appointments;
         this.candidates = candidates;
         this.wall = wall;
@@ -193,6 +197,32 @@ class RunsController {
                             Numeral.write(section.most()),
                             section.questions(),
                             section.spent().toSeconds()));
+                }
+            }
+        }
+    }
+
+    /** Everything that is kept of the answers in a candidate's runs, a line for each. */
+    @GetMapping("/practice/answers.csv")
+    void answers(Principal principal, HttpServletResponse response) throws IOException {
+        try (CsvFile out = CsvFile.to(
+                response,
+                "practice-answers",
+                List.of("handed_in", "paper", "mode", "question", "outcome", "marked", "seconds", "own_mark"))) {
+            for (Map.Entry<SittingId, Run> one : runs.of(principal.getName()).entrySet()) {
+                Map<ItemId, Rational> own = ownMarks.of(one.getKey());
+                for (PastAnswer answer : runs.answers(one.getKey())) {
+                    out.row(List.of(
+                            DateTimeFormatter.ISO_INSTANT.format(one.getValue().handedIn()),
+                            one.getValue().paper().value(),
+                            PlainNames.name(one.getValue().mode()),
+                            answer.item().value(),
+                            PlainNames.name(answer.outcome()),
+                            answer.marked() ? "yes" : "no",
+                            answer.spent().toSeconds(),
+                            Optional.ofNullable(own.get(answer.item()))
+                                    .map(Numeral::write)
+                                    .orElse("")));
                 }
             }
         }

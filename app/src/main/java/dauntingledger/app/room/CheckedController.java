@@ -78,7 +78,7 @@ class CheckedController {
         model.addAttribute(
                 "given",
                 Optional.ofNullable(own.of(mine.sitting()).get(question.item().id()))
-                        .map(Marks::write)
+                        .map(Numeral::write)
                         .orElse(""));
         return "fragments/checked :: checked";
     }

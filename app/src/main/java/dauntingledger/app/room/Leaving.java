@@ -5,9 +5,6 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.By;
 import dauntingledger.rulebook.sitting.Progress;
-import dauntingledger.rulebook.sitting.Silence;
-import dauntingledger.rulebook.sitting.Sitting;
-import java.time.Duration;
 import java.time.Instant;
 import org.springframework.stereotype.Component;
 
@@ -17,9 +14,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class Leaving {
-
-    /** Nothing was heard for so long: then the window was closed, and not only loaded anew. */
-    static final Duration AWAY = Duration.ofMinutes(1);
 
     private static final Act.Paused LEFT = new Act.Paused(By.NOBODY, "");
     private static final Act.Resumed BACK = new Act.Resumed(By.NOBODY);
@@ -45,19 +39,10 @@ class Leaving {
         if (!isPractice(appointment)) {
             return;
         }
-        Sitting sitting = ledgers.open(appointment, now).sitting();
-        if (sitting.route().progress() != Progress.IN_PROGRESS) {
+        if (ledgers.open(appointment, now).sitting().route().progress() != Progress.IN_PROGRESS) {
             return;
         }
-        if (!sitting.isPaused()) {
-            ledgers.outages(appointment, now).stream()
-                    .map(Ledgers.Outage::silence)
-                    .filter(silence -> !silence.toExclusive().isBefore(now))
-                    .filter(silence -> silence.length().compareTo(AWAY) >= 0)
-                    .map(Silence::fromInclusive)
-                    .findFirst()
-                    .ifPresent(since -> ledgers.pause(appointment, LEFT, since, now));
-        }
+        ledgers.stopIfLeftAlone(appointment, now);
         if (ledgers.open(appointment, now).sitting().isPaused()) {
             ledgers.record(appointment, BACK, now);
         }

@@ -4,6 +4,7 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.practice.PastAnswers;
 import dauntingledger.app.words.Privileges;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.Stage;
@@ -32,6 +33,7 @@ class StagePages {
     private final RuleWords ruleWords;
     private final TimeStrips strips;
     private final Surveys surveys;
+    private final PastAnswers practised;
 
     StagePages(
             Papers papers,
@@ -43,7 +45,8 @@ class StagePages {
             RoadRules rules,
             RuleWords ruleWords,
             TimeStrips strips,
-            Surveys surveys) {
+            Surveys surveys,
+            PastAnswers practised) {
         this.papers = papers;
         this.appointments = appointments;
         this.ledgers = ledgers;
@@ -54,6 +57,7 @@ class StagePages {
         this.ruleWords = ruleWords;
         this.strips = strips;
         this.surveys = surveys;
+        this.practised = practised;
     }
 
     /** Returns the name of the template. */
@@ -106,7 +110,9 @@ class StagePages {
         return "ended";
     }
 
+    /** How practice went is kept here, so that its times count for others also where nobody looks back at it. */
     private String receipt(Here here, Model model) {
+        practised.of(here.appointment());
         model.addAttribute(
                 "receipt",
                 stages.receipt(

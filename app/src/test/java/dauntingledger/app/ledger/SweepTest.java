@@ -3,9 +3,11 @@ package dauntingledger.app.ledger;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dauntingledger.app.ExamServerTest;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.By;
+import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
 import java.time.Instant;
@@ -100,6 +102,26 @@ class SweepTest extends ExamServerTest {
         assertThat(many)
                 .allSatisfy(appointment ->
                         assertThat(kinds(appointment)).containsExactly("terms-fixed", "stage-opened", "stage-ran-out"));
+    }
+
+    @Test
+    void letsPracticeStandThatWasLeftAlone() {
+        Appointment appointment = newAppointment("rules-practice", Terms.practising(PracticeMode.REHEARSE));
+        does(appointment, new Act.StageOpened(new StageId("practice")));
+        does(appointment, new Act.SeatTaken("window"));
+        clock.advance(Duration.ofMinutes(40));
+        Instant heard = clock.instant();
+        ledgers.append(appointment, new Batch("window", List.of(), List.of(), heard), heard);
+        clock.advance(Duration.ofDays(2));
+
+        sweep.sweep(clock.instant());
+
+        Sitting stopped = sitting(appointment);
+        assertThat(stopped.isPaused()).isTrue();
+        assertThat(stopped.route().isHandedIn()).isFalse();
+        assertThat(stopped.clocks().tightest().orElseThrow().left())
+                .isCloseTo(Duration.ofMinutes(20), Duration.ofSeconds(8));
+        assertThat(deadlines.find(appointment.sitting())).isEmpty();
     }
 
     @Test

@@ -75,7 +75,7 @@ class PapersTest extends ExamServerTest {
     void keepsNothingOfAPackageWithProblemsAndListsThemByFileAndLine() throws Exception {
         List<PaperRef> before = papers.all();
 
-        send(zip("broken", ITEM.formatted("How deep?", "<qti-template-processing/>")))
+        send(zip("broken", ITEM.formatted("How deep?", "<qti-template-block/>")))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("This package was not kept.")))
                 .andExpect(content().string(containsString("q.xml:12")))

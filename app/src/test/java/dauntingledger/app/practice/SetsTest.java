@@ -3,7 +3,6 @@ package dauntingledger.app.practice;
 import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -66,7 +65,7 @@ class SetsTest extends ExamServerTest {
     }
 
     private ResultActions as(String who, MockHttpServletRequestBuilder request) throws Exception {
-        return mvc.perform(request.with(user(who).roles("CANDIDATE")).with(csrf()));
+        return mvc.perform(request.with(user(who).roles("CANDIDATE")).with(token()));
     }
 
     private String page(String path) throws Exception {
@@ -230,6 +229,17 @@ class SetsTest extends ExamServerTest {
             assertThat(page(address + "?show=slow"))
                     .contains("A mark has a ball", "10:00")
                     .doesNotContain("do cans stand");
+        }
+
+        @Test
+        void areTakenOutWithEveryAnswer() throws Exception {
+            practised(candidate);
+
+            List<String> file = page("/practice/answers.csv").lines().toList();
+
+            assertThat(file).hasSize(41);
+            assertThat(file).anyMatch(line -> line.contains("\"ball\",\"blank\",\"yes\",\"9"));
+            assertThat(file).anyMatch(line -> line.contains("\"can-side\",\"right\",\"no\",\"1"));
         }
 
         @Test

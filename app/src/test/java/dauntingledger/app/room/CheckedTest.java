@@ -11,6 +11,9 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Terms;
+import dauntingledger.app.papers.Packages;
+import dauntingledger.app.papers.PaperRef;
+import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
@@ -19,8 +22,11 @@ import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Verdict;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -142,6 +148,83 @@ class CheckedTest extends ExamServerTest {
                             .with(user(official.candidate()).roles("CANDIDATE"))
                             .with(token()))
                     .andExpect(status().isNotFound());
+        }
+    }
+
+    @Nested
+    class WhatAPersonWouldMark {
+
+        private static final ItemId STORY = new ItemId("period-ten");
+
+        private Appointment written() throws IOException {
+            byte[] told = Packages.demo("rules-practice")
+                    .replacing("daunting-ledger.xml", "id=\"rules-practice\"", "id=\"story-practice\"")
+                    .with("items/period-ten.xml", """
+                            <qti-assessment-item xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="story"
+                                title="A night" adaptive="false" time-dependent="false" xml:lang="en">
+                              <qti-response-declaration identifier="R1" cardinality="single" base-type="string"/>
+                              <qti-outcome-declaration identifier="SCORE" cardinality="single" base-type="float"
+                                  external-scored="human" normal-maximum="6"/>
+                              <qti-item-body><p>Tell of a night in the tower.</p>
+                                <qti-extended-text-interaction response-identifier="R1"/></qti-item-body>
+                            </qti-assessment-item>""")
+                    .zip();
+            PaperRef paper =
+                    papers.importPackage(new ByteArrayInputStream(told)).paper();
+            Appointment made =
+                    appointments.make(newAppointment().candidate(), paper, "", Terms.practising(PracticeMode.LEARN));
+            does(made, new Act.StageOpened(new StageId("practice")));
+            does(made, new Act.QuestionOpened(STORY));
+            does(made, new Act.Answered(STORY, R1, Value.typed("It blew.")));
+            return made;
+        }
+
+        private ResultActions gives(Appointment appointment, String candidate, ItemId item, String marks)
+                throws Exception {
+            return mvc.perform(post("/sittings/" + appointment.sitting() + "/checked/" + item + "/own")
+                    .param("marks", marks)
+                    .with(user(candidate).roles("CANDIDATE"))
+                    .with(token()));
+        }
+
+        @Test
+        void isGivenAMarkOfOnesOwnThatCountsNowhere() throws Exception {
+            Appointment appointment = written();
+            String candidate = appointment.candidate();
+            gives(appointment, candidate, STORY, "1").andExpect(status().isNotFound());
+            does(appointment, new Act.Checked(STORY));
+
+            for (String wrong : List.of("", "2", "-1", "much")) {
+                assertThat(gives(appointment, candidate, STORY, wrong)
+                                .andReturn()
+                                .getResponse()
+                                .getContentAsString())
+                        .contains("a number from 0 to 1");
+            }
+            assertThat(gives(appointment, candidate, STORY, "0,5")
+                            .andExpect(status().isOk())
+                            .andReturn()
+                            .getResponse()
+                            .getContentAsString())
+                    .contains("value=\"0.5\"")
+                    .doesNotContain("a number from 0 to 1");
+            gives(appointment, newAppointment().candidate(), STORY, "1").andExpect(status().isNotFound());
+            does(appointment, new Act.QuestionOpened(new ItemId("can-side")));
+            does(appointment, new Act.Checked(new ItemId("can-side")));
+            gives(appointment, candidate, new ItemId("can-side"), "1").andExpect(status().isNotFound());
+
+            does(appointment, new Act.BlockClosed(new StageId("practice")));
+            does(appointment, new Act.HandedIn());
+            String answers = mvc.perform(get("/sittings/" + appointment.sitting() + "/answers")
+                            .with(user(candidate).roles("CANDIDATE")))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+            assertThat(answers).contains("You gave yourself ½");
+            assertThat(papers.marking(appointment.paper(), appointment.seed())
+                            .score(sitting(appointment), Map.of())
+                            .marks())
+                    .isEqualTo(Rational.ZERO);
         }
     }
 
