@@ -22,6 +22,8 @@ import org.junit.jupiter.api.Test;
 /** Nothing of the key comes to a candidate's browser in a whole sitting of the licence examination. */
 class KeyTrafficTest extends BrowserTest {
 
+    private static final String BUOYAGE = "form[action='/practice/buoyage-practice']";
+
     private static final Path ITEMS = Path.of("src/main/resources/demo/papers/pilot-licence/items");
     private static final Pattern BODY = Pattern.compile("<qti-item-body>.*</qti-item-body>", Pattern.DOTALL);
     private static final Pattern TOLD = Pattern.compile(
@@ -77,8 +79,8 @@ class KeyTrafficTest extends BrowserTest {
     void ofPracticeComesOnlyWithTheCheckOfItsQuestion() {
         listen();
         signIn();
-        page.locator("select[name=mode]").selectOption("learn");
-        page.locator("form.practising:has(select) button").click();
+        page.locator(BUOYAGE + " select").selectOption("learn");
+        page.locator(BUOYAGE + " button").click();
         awaitPage("threshold");
         page.locator("[data-act=stage-opened]").click();
         awaitPage("block");
