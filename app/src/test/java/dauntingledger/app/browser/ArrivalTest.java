@@ -134,7 +134,7 @@ class ArrivalTest extends ArrivingTest {
 
         awaitPage("block");
         assertThat(question().locator(".no")).containsText("1");
-        assertThat(page.locator(".nothing-counts")).hasText("Practice: nothing here counts");
+        assertThat(page.locator(".nothing-counts span")).hasText("Practice: nothing here counts");
         assertThat(presses).isLessThanOrEqualTo(4);
     }
 
