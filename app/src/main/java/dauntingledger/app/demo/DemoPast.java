@@ -163,22 +163,18 @@ class DemoPast {
         state(toMark, ExamState.CLOSED);
         marks.giveTo(exams.find(toMark.id()).orElseThrow());
         candidates.register("BW-4040A", NAMES.getFirst(), "3819", "c");
-        sittings.practised(
-                "BW-4040A",
-                papers.latest().stream()
-                        .filter(ref -> PRACTISED.contains(ref.id()))
-                        .toList());
+        List<PaperRef> practised = papers.latest().stream()
+                .filter(ref -> PRACTISED.contains(ref.id()))
+                .toList();
+        sittings.practised("BW-4040A", practised);
         Exam before = held("Shore radio, two months ago", radio, BEFORE_DAYS_AGO, roster("BW-4030", NAMES), OTHER_SEED);
         state(before, ExamState.CLOSED);
-        papers.latest().stream()
-                .filter(ref -> PRACTISED.contains(ref.id()))
-                .findFirst()
-                .ifPresent(ref -> sittings.practised(
-                        exams.roster(before.id()).stream()
-                                .map(Appointment::candidate)
-                                .limit(PastAnswers.LEAST_PEOPLE)
-                                .toList(),
-                        ref));
+        sittings.practised(
+                exams.roster(before.id()).stream()
+                        .map(Appointment::candidate)
+                        .limit(PastAnswers.LEAST_PEOPLE)
+                        .toList(),
+                practised.getFirst());
         Exam released = held("Shore radio, last month", radio, RELEASED_DAYS_AGO, roster("BW-4040", NAMES), SEED);
         state(released, ExamState.MARKED);
         results.workOut(exams.find(released.id()).orElseThrow(), "OFF-1");

@@ -51,14 +51,14 @@ class DemoSittings {
     private final Appointments appointments;
     private final Ledgers ledgers;
     private final Papers papers;
-    private final PastAnswers past;
+    private final PastAnswers practised;
     private final Clock clock;
 
-    DemoSittings(Appointments appointments, Ledgers ledgers, Papers papers, PastAnswers past, Clock clock) {
+    DemoSittings(Appointments appointments, Ledgers ledgers, Papers papers, PastAnswers practised, Clock clock) {
         this.appointments = appointments;
         this.ledgers = ledgers;
         this.papers = papers;
-        this.past = past;
+        this.practised = practised;
         this.clock = clock;
     }
 
@@ -125,7 +125,7 @@ class DemoSittings {
         for (String candidate : others) {
             Appointment made = appointments.make(candidate, paper, "", Terms.practising(PracticeMode.UNTIMED));
             practised(made, clock.instant().minus(EVERY_OTHER_DAY), percent, random, KNOWN_BY_OTHERS);
-            past.of(made);
+            practised.keep(made);
             percent += QUICKER_PERCENT;
         }
     }

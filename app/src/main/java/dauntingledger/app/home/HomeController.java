@@ -231,8 +231,7 @@ class HomeController {
                         text.paper().length().isZero()
                                 ? ""
                                 : words.span(text.paper().length()),
-                        text.paper().rules().practice().stream()
-                                .flatMap(practice -> practice.modes().stream())
+                        text.paper().rules().practiceModes().stream()
                                 .map(PlainNames::name)
                                 .toList(),
                         PracticeSet.isPossible(text.paper())))

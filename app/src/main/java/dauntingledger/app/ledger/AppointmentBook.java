@@ -135,7 +135,6 @@ class AppointmentBook implements Appointments {
 
     private record OnTerms(PaperRef paper, Accommodations accommodations) {}
 
-    /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
     @Override
     public void forget(Appointment practised) {
         if (practised.terms().practised().isEmpty()) {
@@ -145,19 +144,25 @@ class AppointmentBook implements Appointments {
             transactions.executeWithoutResult(status -> {
                 events.publishEvent(new Forgotten(practised.sitting()));
                 entities.flush();
+                delete(practised, "ledger_line where sitting", "ledger_mend where sitting");
                 delete(practised);
             });
             kept.invalidate(practised.sitting());
         });
     }
 
+    /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
     private void delete(Appointment appointment) {
-        for (String table : List.of(
-                "ledger_line where sitting",
+        delete(
+                appointment,
                 "deadline where sitting",
                 "portrait where sitting",
                 "noted where sitting",
-                "sitting where id")) {
+                "sitting where id");
+    }
+
+    private void delete(Appointment appointment, String... rows) {
+        for (String table : rows) {
             entities.createNativeQuery("delete from " + table + " = ?1")
                     .setParameter(1, appointment.sitting().value())
                     .executeUpdate();

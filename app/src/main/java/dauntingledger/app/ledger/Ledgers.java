@@ -81,25 +81,6 @@ public interface Ledgers {
     }
 
     /**
-     * Stops the time of practice as of when its window was heard last, if nothing has been heard for {@link #LEFT_ALONE}:
-     * then the window was closed, and not only loaded anew. For an exam, which goes on, this does nothing.
-     */
-    default void stopIfLeftAlone(Appointment appointment, Instant now) {
-        if (appointment.terms().practised().isPresent()) {
-            outages(appointment, now).stream()
-                    .map(Outage::silence)
-                    .filter(silence -> !silence.toExclusive().isBefore(now))
-                    .filter(silence -> silence.length().compareTo(LEFT_ALONE) >= 0)
-                    .map(Silence::fromInclusive)
-                    .findFirst()
-                    .ifPresent(since -> pause(appointment, new Act.Paused(By.NOBODY, ""), since, now));
-        }
-    }
-
-    /** How long nothing is heard of a window that is closed. */
-    Duration LEFT_ALONE = Duration.ofMinutes(1);
-
-    /**
      * Returns the sitting at {@code now}, after recording what time has ended by then.
      *
      * @throws UnreadableLedgerException if what is stored of it cannot be read

@@ -1,7 +1,6 @@
 package dauntingledger.app.ledger;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
@@ -23,19 +22,24 @@ class Sweep {
 
     private static final Logger log = LoggerFactory.getLogger(Sweep.class);
 
-    /** Practice that was left alone stands still, so nothing of it runs out; what stops it must come before the end. */
-    private static final Duration JUST_BEFORE = Duration.ofMillis(1);
-
     private final Deadlines deadlines;
     private final Appointments appointments;
     private final Ledgers ledgers;
+    private final Leaving leaving;
     private final SweepSettings settings;
     private final Clock clock;
 
-    Sweep(Deadlines deadlines, Appointments appointments, Ledgers ledgers, SweepSettings settings, Clock clock) {
+    Sweep(
+            Deadlines deadlines,
+            Appointments appointments,
+            Ledgers ledgers,
+            Leaving leaving,
+            SweepSettings settings,
+            Clock clock) {
         this.deadlines = deadlines;
         this.appointments = appointments;
         this.ledgers = ledgers;
+        this.leaving = leaving;
         this.settings = settings;
         this.clock = clock;
     }
@@ -62,7 +66,7 @@ class Sweep {
     private void close(SittingId sitting, Instant now) {
         try {
             Appointment appointment = appointments.find(sitting).orElseThrow();
-            deadlines.find(sitting).ifPresent(due -> ledgers.stopIfLeftAlone(appointment, due.minus(JUST_BEFORE)));
+            deadlines.find(sitting).ifPresent(due -> leaving.stopBefore(due, appointment));
             ledgers.open(appointment, now);
         } catch (RuntimeException e) {
             log.warn(

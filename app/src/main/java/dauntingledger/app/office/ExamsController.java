@@ -17,6 +17,7 @@ import dauntingledger.app.staff.Staff;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.app.words.Words;
 import dauntingledger.rulebook.exam.ExamState;
+import dauntingledger.rulebook.exam.ExamState.Obstacle;
 import dauntingledger.rulebook.plain.PlainNames;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -219,12 +220,13 @@ class ExamsController {
         model.addAttribute("facts", exams.facts(exam));
         model.addAttribute("next", now.next());
         model.addAttribute("back", now.back());
-        model.addAttribute("practised", now == ExamState.DRAFT ? papers.practised(exam.paper()) : List.of());
+        List<Obstacle> obstacles =
+                now.next().map(to -> exams.obstacles(exam, to)).orElse(List.of());
         model.addAttribute(
                 "obstacles",
-                pages.problems(now.next().map(to -> exams.obstacles(exam, to)).orElse(List.of()).stream()
-                        .map(PlainNames::name)
-                        .toList()));
+                pages.problems(obstacles.stream().map(PlainNames::name).toList()));
+        model.addAttribute(
+                "practised", obstacles.contains(Obstacle.PRACTISED) ? papers.practised(exam.paper()) : List.of());
         model.addAttribute(
                 "working",
                 exam.staff().stream()

@@ -28,8 +28,18 @@ class PaperStore implements Papers {
     private final SearchIndex index;
     private final TransactionTemplate transactions;
     private final LivePapers live;
-    private final ConcurrentMap<PaperRef, ReadPaper> read = new ConcurrentHashMap<>();
-    private final ConcurrentMap<PaperRef, ReadPaper> unprinted = new ConcurrentHashMap<>();
+    private final ConcurrentMap<PaperRef, Known> known = new ConcurrentHashMap<>();
+
+    /**
+     * What is made once of a paper, since it never changes.
+     *
+     * @param unprinted as it is nobody's own
+     */
+    private record Known(ReadPaper read, ReadPaper unprinted, QuestionWords words) {
+        static Known of(ReadPaper read) {
+            return new Known(read, read.unprinted(), QuestionWords.of(read));
+        }
+    }
 
     PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index, LivePapers live) {
         this.live = live;
@@ -56,8 +66,9 @@ class PaperStore implements Papers {
 
     /** Notes what stands in a paper for practice and is asked in an exam that is announced. */
     private void refuseWhatIsAsked(ReadPaper taken, Problems problems) {
+        QuestionWords words = QuestionWords.of(taken);
         live.live()
-                .forEach(asked -> SharedQuestion.of(taken, paper(asked.paper()))
+                .forEach(asked -> words.sharedWith(known(asked.paper()).words())
                         .forEach(shared -> problems.add(
                                 QtiPackageReader.MANIFEST,
                                 0,
@@ -71,14 +82,27 @@ class PaperStore implements Papers {
     }
 
     @Override
+    public List<SharedQuestion> shared(PaperRef ref, PaperRef other) {
+        return ref.equals(other)
+                ? own(ref)
+                : known(ref).words().sharedWith(known(other).words());
+    }
+
+    /** A paper shares all its questions with itself, also those without words. */
+    private List<SharedQuestion> own(PaperRef ref) {
+        Paper paper = paper(ref).in("").paper();
+        return paper.items()
+                .map(item -> new SharedQuestion(item.id(), paper.title(), item.id()))
+                .toList();
+    }
+
+    @Override
     public List<SharedQuestion> practised(PaperRef ref) {
-        ReadPaper paper = paper(ref);
-        return isPractised(paper)
+        return isPractised(paper(ref))
                 ? List.of()
                 : latest().stream()
-                        .map(this::paper)
-                        .filter(PaperStore::isPractised)
-                        .flatMap(other -> SharedQuestion.of(paper, other).stream())
+                        .filter(other -> isPractised(paper(other)))
+                        .flatMap(other -> shared(ref, other).stream())
                         .toList();
     }
 
@@ -89,7 +113,7 @@ class PaperStore implements Papers {
 
     @Override
     public PaperText text(PaperRef ref, String language) {
-        return unprinted.computeIfAbsent(ref, own -> paper(own).unprinted()).in(language);
+        return known(ref).unprinted().in(language);
     }
 
     @Override
@@ -163,12 +187,16 @@ class PaperStore implements Papers {
     }
 
     private ReadPaper paper(PaperRef ref) {
-        return read.computeIfAbsent(ref, this::load);
+        return known(ref).read();
     }
 
-    private ReadPaper load(PaperRef ref) {
+    private Known known(PaperRef ref) {
+        return known.computeIfAbsent(ref, this::load);
+    }
+
+    private Known load(PaperRef ref) {
         try {
-            return QtiPackageReader.read(kept(ref));
+            return Known.of(QtiPackageReader.read(kept(ref)));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

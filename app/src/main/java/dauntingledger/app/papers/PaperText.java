@@ -9,14 +9,11 @@ import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.ResponseId;
-import dauntingledger.rulebook.response.Value;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jsoup.Jsoup;
@@ -43,17 +40,6 @@ public record PaperText(
         pages = Map.copyOf(pages);
         items = Map.copyOf(items);
         exhibits = Map.copyOf(exhibits);
-    }
-
-    /**
-     * Returns this with the values of one candidate where they are printed.
-     *
-     * @param values of the templates of items that have one
-     */
-    PaperText printing(Map<ItemId, Map<String, Value>> values) {
-        Map<ItemId, ItemText> printed = new HashMap<>(items);
-        values.forEach((item, drawn) -> printed.computeIfPresent(item, (id, text) -> text.printing(drawn, language)));
-        return new PaperText(language, paper, about, pages, printed, exhibits);
     }
 
     /** Returns the number of a question as text; empty for no question, which is the whole. */
@@ -134,15 +120,6 @@ public record PaperText(
             media = List.copyOf(media);
         }
 
-        private ItemText printing(Map<String, Value> values, String language) {
-            UnaryOperator<String> html = Printed.inHtml(values, language);
-            return new ItemText(
-                    Printed.inText(values, language).apply(firstWords),
-                    stimuli,
-                    parts.stream().map(part -> part.printing(html)).toList(),
-                    media);
-        }
-
         /** Returns this question as one candidate reads it, whose {@code item} has its options in their order. */
         public ItemText of(Item item) {
             return new ItemText(
@@ -217,31 +194,16 @@ public record PaperText(
             return getClass().getSimpleName().toLowerCase(Locale.ROOT);
         }
 
-        /** Returns this with values where its HTML prints them. */
-        default Part printing(UnaryOperator<String> values) {
-            return this;
-        }
-
         /**
          * Running text with figures. What takes a response in it is named by {@code data-response}: boxes are {@code
          * input}, gaps with options {@code select}, words to choose {@code span} elements.
          */
-        record Html(String html) implements Part {
-            @Override
-            public Part printing(UnaryOperator<String> values) {
-                return new Html(values.apply(html));
-            }
-        }
+        record Html(String html) implements Part {}
 
         /** The options of a choice in a list. */
         record Options(ResponseId response, boolean single, int expected, List<Option> options) implements Part {
             public Options {
                 options = List.copyOf(options);
-            }
-
-            @Override
-            public Part printing(UnaryOperator<String> values) {
-                return new Options(response, single, expected, Option.printing(options, values));
             }
         }
 
@@ -253,11 +215,6 @@ public record PaperText(
         record Sequence(ResponseId response, List<Option> options) implements Part {
             public Sequence {
                 options = List.copyOf(options);
-            }
-
-            @Override
-            public Part printing(UnaryOperator<String> values) {
-                return new Sequence(response, Option.printing(options, values));
             }
         }
 
@@ -280,19 +237,6 @@ public record PaperText(
                 ones = List.copyOf(ones);
                 others = List.copyOf(others);
                 areas = List.copyOf(areas);
-            }
-
-            @Override
-            public Part printing(UnaryOperator<String> values) {
-                return new Pairs(
-                        response,
-                        form,
-                        Option.printing(ones, values),
-                        Option.printing(others, values),
-                        values.apply(html),
-                        areas,
-                        width,
-                        height);
             }
         }
 
@@ -376,14 +320,7 @@ public record PaperText(
     }
 
     /** An option of a choice; its letter is that of its place. */
-    public record Option(ChoiceId choice, String letter, String html) {
-
-        private static List<Option> printing(List<Option> options, UnaryOperator<String> values) {
-            return options.stream()
-                    .map(option -> new Option(option.choice, option.letter, values.apply(option.html)))
-                    .toList();
-        }
-    }
+    public record Option(ChoiceId choice, String letter, String html) {}
 
     /**
      * A part of a picture.

@@ -25,6 +25,13 @@ public interface Papers {
     Imported importPackage(InputStream zip) throws IOException;
 
     /**
+     * Returns the questions of a paper that stand in another as well, in the order of the first.
+     *
+     * @throws java.util.NoSuchElementException if there is no such paper
+     */
+    List<SharedQuestion> shared(PaperRef ref, PaperRef other);
+
+    /**
      * Returns the questions of a paper that stand in a paper for practice too, in the latest version of that; a paper for
      * practice shares nothing with itself.
      *

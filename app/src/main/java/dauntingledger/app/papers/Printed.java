@@ -1,10 +1,15 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.app.papers.PaperText.ItemText;
+import dauntingledger.app.papers.PaperText.Option;
+import dauntingledger.app.papers.PaperText.Part;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.Value;
 import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -22,7 +27,7 @@ import org.springframework.web.util.HtmlUtils;
  */
 final class Printed {
 
-    static final String ELEMENT = "qti-printed-variable";
+    private static final String ELEMENT = "qti-printed-variable";
 
     private static final Pattern TOKEN = Pattern.compile("\uE000([^|\uE001]*)\\|([^\uE001]*)\uE001");
     private static final Pattern FORMAT = Pattern.compile("%(?:(0)?([1-9]\\d?))?(?:\\.(\\d))?([dif])");
@@ -69,6 +74,68 @@ final class Printed {
             throw new IllegalArgumentException("the format must be like %d, %i, %03d or %.1f, but is '" + format + "'");
         }
         return "\uE000" + name + "|" + format + "\uE001";
+    }
+
+    /**
+     * Returns a paper with values where it prints them.
+     *
+     * @param values of the templates of items that have one
+     */
+    static PaperText in(PaperText text, Map<ItemId, Map<String, Value>> values) {
+        Map<ItemId, ItemText> printed = new HashMap<>(text.items());
+        values.forEach((item, own) -> printed.computeIfPresent(item, (id, asked) -> in(asked, own, text.language())));
+        return new PaperText(text.language(), text.paper(), text.about(), text.pages(), printed, text.exhibits());
+    }
+
+    private static ItemText in(ItemText text, Map<String, Value> values, String language) {
+        UnaryOperator<String> html = inHtml(values, language);
+        return new ItemText(
+                inText(values, language).apply(text.firstWords()),
+                text.stimuli(),
+                text.parts().stream().map(part -> in(part, html)).toList(),
+                text.media());
+    }
+
+    /** Nothing can be printed in what is {@link #FIXED}, and nothing stands in a field that is empty. */
+    private static Part in(Part part, UnaryOperator<String> html) {
+        return switch (part) {
+            case Part.Html text -> new Part.Html(html.apply(text.html()));
+            case Part.Options of -> new Part.Options(of.response(), of.single(), of.expected(), in(of.options(), html));
+            case Part.Sequence of -> new Part.Sequence(of.response(), in(of.options(), html));
+            case Part.Pairs of ->
+                new Part.Pairs(
+                        of.response(),
+                        of.form(),
+                        in(of.ones(), html),
+                        in(of.others(), html),
+                        html.apply(of.html()),
+                        of.areas(),
+                        of.width(),
+                        of.height());
+            case Part.Picture of ->
+                new Part.Picture(
+                        of.response(),
+                        of.way(),
+                        of.single(),
+                        of.html(),
+                        of.width(),
+                        of.height(),
+                        of.areas(),
+                        html.apply(of.card()));
+            case Part.Playing of ->
+                new Part.Playing(of.response(), of.medium(), of.film(), of.limited(), html.apply(of.transcript()));
+            case Part.Essay fixed -> fixed;
+            case Part.Booklet fixed -> fixed;
+            case Part.Fields fixed -> fixed;
+            case Part.Ruled fixed -> fixed;
+            case Part.Chart fixed -> fixed;
+        };
+    }
+
+    private static List<Option> in(List<Option> options, UnaryOperator<String> html) {
+        return options.stream()
+                .map(option -> new Option(option.choice(), option.letter(), html.apply(option.html())))
+                .toList();
     }
 
     /** Returns what puts values into HTML in {@code language}. */

@@ -67,7 +67,7 @@ record ReadPaper(
 
     private ReadPaper printing(Key drawn) {
         Map<String, PaperText> printed = new HashMap<>();
-        texts.forEach((language, text) -> printed.put(language, text.printing(drawn.values())));
+        texts.forEach((language, text) -> printed.put(language, Printed.in(text, drawn.values())));
         Map<String, Map<ItemId, List<Feedback>>> said = new HashMap<>();
         feedback.forEach((language, items) -> {
             Map<ItemId, List<Feedback>> ofItems = new HashMap<>();

@@ -1,18 +1,15 @@
 package dauntingledger.app.practice;
 
 import dauntingledger.app.ledger.SittingId;
-import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PaperId;
 import dauntingledger.rulebook.practice.PastAnswer;
 import dauntingledger.rulebook.scoring.Score;
 import jakarta.persistence.Column;
-import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
-import java.io.Serializable;
 import java.time.Duration;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -22,12 +19,8 @@ import org.hibernate.type.SqlTypes;
 @Table(name = "practice_answer")
 class AnswerRecord {
 
-    /** A question of a run. */
-    @Embeddable
-    record Key(long sitting, String item) implements Serializable {}
-
     @EmbeddedId
-    private Key key = new Key(0, "");
+    private AnswerKey key = AnswerKey.NONE;
 
     private String paper = "";
 
@@ -43,7 +36,7 @@ class AnswerRecord {
     protected AnswerRecord() {}
 
     AnswerRecord(SittingId sitting, PaperId paper, PastAnswer answer) {
-        this.key = new Key(sitting.value(), answer.item().value());
+        this.key = AnswerKey.of(sitting, answer.item());
         this.paper = paper.value();
         this.outcome = answer.outcome();
         this.marked = answer.marked();
@@ -51,6 +44,6 @@ class AnswerRecord {
     }
 
     PastAnswer answer() {
-        return new PastAnswer(new ItemId(key.item()), outcome, marked, Duration.ofMillis(spentMillis));
+        return new PastAnswer(key.itemId(), outcome, marked, Duration.ofMillis(spentMillis));
     }
 }

@@ -3,35 +3,29 @@ package dauntingledger.app.practice;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
-import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.io.Serializable;
 
 /** A row of the table of marks that candidates give to themselves. */
 @Entity
 @Table(name = "practice_own_mark")
 class OwnMarkRecord {
 
-    /** A question of a sitting. */
-    @Embeddable
-    record Key(long sitting, String item) implements Serializable {}
-
     @EmbeddedId
-    private Key key = new Key(0, "");
+    private AnswerKey key = AnswerKey.NONE;
 
     private String marks = "";
 
     protected OwnMarkRecord() {}
 
     OwnMarkRecord(SittingId sitting, ItemId item, Rational marks) {
-        this.key = new Key(sitting.value(), item.value());
+        this.key = AnswerKey.of(sitting, item);
         this.marks = marks.toString();
     }
 
     ItemId item() {
-        return new ItemId(key.item());
+        return key.itemId();
     }
 
     Rational marks() {

@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.practice.AnswerFilter;
 import dauntingledger.rulebook.practice.PastAnswer;
+import dauntingledger.rulebook.statistics.Groups;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,7 +17,15 @@ import java.util.Optional;
 public interface PastAnswers {
 
     /** So many people must have practised a question before anybody is told how long it took them. */
-    int LEAST_PEOPLE = 10;
+    int LEAST_PEOPLE = Groups.LEAST;
+
+    /**
+     * Keeps how practice went, so that its times count for others also where nobody looks back at it; of a sitting that is no
+     * practice or is not handed in there is nothing to keep.
+     *
+     * @return whether it is kept
+     */
+    boolean keep(Appointment appointment);
 
     /** Returns how the questions of practice went; empty for a sitting that is no practice or is not handed in. */
     Optional<Past> of(Appointment appointment);
@@ -25,8 +34,8 @@ public interface PastAnswers {
      * How one run went.
      *
      * @param answers by question
-     * @param others the median of the time that a question took all who practised it, where {@value #LEAST_PEOPLE} have
-     * @param own the median of the time that a question took in this run
+     * @param others the median of the time that a question took all who looked at it, where {@link #LEAST_PEOPLE} have
+     * @param own how long is usual in this run
      */
     record Past(Map<ItemId, PastAnswer> answers, Map<ItemId, Duration> others, Duration own) {
         public Past {

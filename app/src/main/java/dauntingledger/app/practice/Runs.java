@@ -19,6 +19,7 @@ import dauntingledger.rulebook.practice.Run;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
+import dauntingledger.rulebook.statistics.Quartiles;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
@@ -74,7 +75,7 @@ class Runs implements PastAnswers {
         Map<SittingId, Run> kept = kept(candidate);
         long added = appointments.practised(candidate).stream()
                 .filter(practised -> !kept.containsKey(practised.sitting()))
-                .filter(this::keep)
+                .filter(this::workOut)
                 .count();
         return added == 0 ? kept : kept(candidate);
     }
@@ -91,12 +92,24 @@ class Runs implements PastAnswers {
         return runs;
     }
 
-    /** Keeps what a sitting came to; returns false if that cannot be read. */
-    private boolean keep(Appointment practised) {
-        Instant now = clock.instant();
-        Optional<Sitting> read = ledgers.openIfReadable(practised, now).map(Ledgers.Opened::sitting);
+    @Override
+    public boolean keep(Appointment appointment) {
+        boolean kept = transactions.execute(
+                status -> entities.find(RunRecord.class, appointment.sitting().value()) != null);
+        return kept || workOut(appointment);
+    }
+
+    /** Works out what a sitting came to, and keeps it; returns false if it is no practice, not handed in or unreadable. */
+    private boolean workOut(Appointment practised) {
         Optional<PracticeMode> mode = practised.terms().practised().map(Practised::mode);
-        if (read.isEmpty() || mode.isEmpty() || !read.get().route().isHandedIn()) {
+        if (mode.isEmpty()) {
+            return false;
+        }
+        Instant now = clock.instant();
+        Optional<Sitting> read = ledgers.openIfReadable(practised, now)
+                .map(Ledgers.Opened::sitting)
+                .filter(sitting -> sitting.route().isHandedIn());
+        if (read.isEmpty()) {
             return false;
         }
         Sitting sitting = read.get();
@@ -119,12 +132,7 @@ class Runs implements PastAnswers {
 
     @Override
     public Optional<Past> of(Appointment appointment) {
-        if (appointment.terms().practised().isEmpty()) {
-            return Optional.empty();
-        }
-        boolean kept = transactions.execute(
-                status -> entities.find(RunRecord.class, appointment.sitting().value()) != null);
-        if (!kept && !keep(appointment)) {
+        if (!keep(appointment)) {
             return Optional.empty();
         }
         Map<ItemId, PastAnswer> answers = new LinkedHashMap<>();
@@ -145,14 +153,17 @@ class Runs implements PastAnswers {
                 .toList();
     }
 
-    /** Returns how long the questions of a paper took those who practised them, where enough people have. */
+    /**
+     * Returns how long the questions of a paper took those who looked at them, where enough people have: the median as
+     * {@link Quartiles} has it, worked out where the many answers are.
+     */
     private Map<ItemId, Duration> others(PaperId paper) {
         Map<ItemId, Duration> medians = new HashMap<>();
         transactions
                 .execute(status -> entities.createQuery(
-                                "select answer.key.item, percentile_disc(0.5) within group (order by answer.spentMillis)"
+                                "select answer.key.item, percentile_cont(0.5) within group (order by answer.spentMillis)"
                                         + " from AnswerRecord answer join RunRecord run on run.sitting = answer.key.sitting"
-                                        + " where answer.paper = ?1 group by answer.key.item"
+                                        + " where answer.paper = ?1 and answer.spentMillis > 0 group by answer.key.item"
                                         + " having count(distinct run.candidate) >= ?2",
                                 Object[].class)
                         .setParameter(1, paper.value())

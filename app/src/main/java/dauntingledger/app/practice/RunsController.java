@@ -7,6 +7,7 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.sheets.CsvFile;
 import dauntingledger.app.signin.Candidates;
+import dauntingledger.app.words.Marks;
 import dauntingledger.app.words.WallClock;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
@@ -42,8 +43,6 @@ class RunsController {
     private static final String NONE = "–";
     /** So many runs are listed, the last ones; the file has all. */
     private static final int MOST_ROWS = 100;
-
-    private static final Rational HUNDRED = Rational.of(100);
 
     private final Runs runs;
     private final OwnMarks ownMarks;
@@ -105,8 +104,7 @@ class RunsController {
         Optional<Advice> advice = Advice.after(inOrder);
         model.addAttribute("advice", advice.orElse(null));
         model.addAttribute(
-                "adviceShare",
-                advice.map(one -> percent(Optional.of(one.share()))).orElse(""));
+                "adviceShare", advice.map(Advice::share).map(Marks::percent).orElse(""));
         model.addAttribute(
                 "advicePaper",
                 advice.flatMap(one -> Optional.ofNullable(papers.get(one.paper())))
@@ -150,7 +148,7 @@ class RunsController {
     }
 
     private static String percent(Optional<Rational> share) {
-        return share.map(one -> one.times(HUNDRED).rounded(0).toPlainString()).orElse(NONE);
+        return share.map(Marks::percent).orElse(NONE);
     }
 
     /** Deletes a sitting of one's own practice, handed in or not. */

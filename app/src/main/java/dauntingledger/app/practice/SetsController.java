@@ -65,40 +65,40 @@ class SetsController {
     /** What was filled in. */
     record Form(String what, String number, String order, String mode) {}
 
-    /** A paper of which sets can be made, and what one candidate can practise of it. */
-    private record Choosing(PaperRef ref, PaperText text, List<Pool> pools) {
+    /** A paper of which practice sets can be made. */
+    private record Choosing(PaperRef ref, PaperText text) {
 
         Paper paper() {
             return text.paper();
         }
 
         List<PracticeMode> modes() {
-            return paper().rules().practice().stream()
-                    .flatMap(practice -> practice.modes().stream())
+            return paper().rules().practiceModes().stream()
                     .filter(PracticeMode::isUntimed)
                     .toList();
         }
     }
 
-    /** @throws ResponseStatusException 404 if sets cannot be made of that paper */
-    private Choosing choosing(String paper, String candidate) {
+    /** @throws ResponseStatusException 404 if practice sets cannot be made of that paper */
+    private Choosing choosing(String paper) {
         return papers.latest().stream()
                 .filter(ref -> ref.id().value().equals(paper))
-                .map(ref -> choosing(ref, candidate))
+                .map(ref -> new Choosing(
+                        ref, papers.text(ref, LocaleContextHolder.getLocale().toLanguageTag())))
                 .filter(found -> found.text().about().purpose() == Purpose.PRACTICE)
                 .filter(found -> PracticeSet.isPossible(found.paper()))
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private Choosing choosing(PaperRef ref, String candidate) {
-        PaperText text = papers.text(ref, LocaleContextHolder.getLocale().toLanguageTag());
-        return new Choosing(ref, text, Pool.of(text.paper(), runs.last(candidate, ref.id())));
+    private List<Pool> pools(Choosing choosing, Principal candidate) {
+        return Pool.of(
+                choosing.paper(), runs.last(candidate.getName(), choosing.ref().id()));
     }
 
     @GetMapping("/practice/sets/{paper}")
     String page(@PathVariable String paper, Principal principal, Model model) {
-        Choosing choosing = choosing(paper, principal.getName());
+        Choosing choosing = choosing(paper);
         String mode = PlainNames.name(choosing.modes().getFirst());
         return page(choosing, new Form("all", String.valueOf(USUAL_NUMBER), "paper", mode), "", principal, model);
     }
@@ -108,7 +108,8 @@ class SetsController {
         model.addAttribute("paper", choosing.paper().id().value());
         model.addAttribute("title", choosing.paper().title());
         model.addAttribute("questions", choosing.paper().items().count());
-        model.addAttribute("offers", choosing.pools().stream().map(this::offer).toList());
+        model.addAttribute(
+                "offers", pools(choosing, principal).stream().map(this::offer).toList());
         model.addAttribute(
                 "modes", choosing.modes().stream().map(PlainNames::name).toList());
         model.addAttribute("form", form);
@@ -141,12 +142,12 @@ class SetsController {
             @RequestParam(defaultValue = "") String mode,
             Principal principal,
             Model model) {
-        Choosing choosing = choosing(paper, principal.getName());
-        Optional<Pool> pool =
-                choosing.pools().stream().filter(one -> key(one).equals(what)).findFirst();
-        Optional<PracticeMode> how = choosing.modes().stream()
-                .filter(one -> PlainNames.name(one).equals(mode))
+        Choosing choosing = choosing(paper);
+        Optional<Pool> pool = pools(choosing, principal).stream()
+                .filter(one -> key(one).equals(what))
                 .findFirst();
+        Optional<PracticeMode> how =
+                PlainNames.find(mode, PracticeMode.values()).filter(choosing.modes()::contains);
         Optional<Integer> wanted = positive(number);
         if (pool.isEmpty() || how.isEmpty() || wanted.isEmpty()) {
             String problem = words.say(wanted.isEmpty() ? "sets.wrong.number" : "sets.wrong.choice");
@@ -174,7 +175,7 @@ class SetsController {
         List<ItemId> chosen = PlainNames.find(which, AnswerFilter.values())
                 .flatMap(filter -> runs.of(before).map(past -> past.items(filter)))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        Choosing choosing = choosing(before.paper().id().value(), principal.getName());
+        Choosing choosing = choosing(before.paper().id().value());
         List<ItemId> items =
                 choosing.paper().items().map(Item::id).filter(chosen::contains).toList();
         if (items.isEmpty()) {

@@ -2,6 +2,7 @@ package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.Leaving;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
@@ -9,7 +10,6 @@ import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.Practice;
 import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -95,8 +95,7 @@ class EnteringController {
 
     /** @throws ResponseStatusException 404 if the paper is not practised in that mode */
     private static Terms practising(Paper paper, String mode) {
-        List<PracticeMode> offered =
-                paper.rules().practice().map(Practice::modes).orElse(List.of());
+        List<PracticeMode> offered = paper.rules().practiceModes();
         if (offered.isEmpty() && mode.isEmpty()) {
             return Terms.OPEN;
         }

@@ -1,6 +1,7 @@
 package dauntingledger.app.room;
 
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Leaving;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ExhibitText;

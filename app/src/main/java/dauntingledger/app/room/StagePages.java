@@ -110,9 +110,8 @@ class StagePages {
         return "ended";
     }
 
-    /** How practice went is kept here, so that its times count for others also where nobody looks back at it. */
     private String receipt(Here here, Model model) {
-        practised.of(here.appointment());
+        practised.keep(here.appointment());
         model.addAttribute(
                 "receipt",
                 stages.receipt(

@@ -12,7 +12,7 @@ import dauntingledger.rulebook.statistics.Moved;
 import dauntingledger.rulebook.statistics.QuestionFigures;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,13 +27,11 @@ class ComparisonController {
 
     private final ExamPages pages;
     private final KeptFindings findings;
-    private final SharedQuestions shared;
     private final Papers papers;
 
-    ComparisonController(ExamPages pages, KeptFindings findings, SharedQuestions shared, Papers papers) {
+    ComparisonController(ExamPages pages, KeptFindings findings, Papers papers) {
         this.pages = pages;
         this.findings = findings;
-        this.shared = shared;
         this.papers = papers;
     }
 
@@ -62,13 +60,15 @@ class ComparisonController {
     }
 
     private List<Compared> compared(Exam one, Exam other) {
-        Map<ItemId, QuestionFigures> others = new LinkedHashMap<>();
+        Map<ItemId, QuestionFigures> others = new HashMap<>();
         findings.of(other).statistics().questions().forEach(question -> others.put(question.item(), question));
         PaperText text = papers.text(one.paper());
-        List<ItemId> both = shared.of(one, other);
+        Map<ItemId, QuestionFigures> same = new HashMap<>();
+        papers.shared(one.paper(), other.paper())
+                .forEach(shared -> same.put(shared.own(), requireNonNull(others.get(shared.item()))));
         List<Compared> compared = new ArrayList<>(findings.of(one).statistics().questions().stream()
-                .filter(question -> both.contains(question.item()))
-                .map(question -> compared(text, question, requireNonNull(others.get(question.item()))))
+                .filter(question -> same.containsKey(question.item()))
+                .map(question -> compared(text, question, requireNonNull(same.get(question.item()))))
                 .toList());
         compared.sort(Comparator.comparing(Compared::moved).reversed());
         return compared;

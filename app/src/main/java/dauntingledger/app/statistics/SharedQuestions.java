@@ -3,10 +3,7 @@ package dauntingledger.app.statistics;
 import dauntingledger.app.exams.Exam;
 import dauntingledger.app.exams.Exams;
 import dauntingledger.app.office.ExamPages;
-import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
-import dauntingledger.rulebook.paper.Item;
-import dauntingledger.rulebook.paper.ItemId;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -35,21 +32,10 @@ class SharedQuestions {
         return exams.page(0, MOST_LOOKED_THROUGH).stream()
                 .filter(other -> !other.id().equals(exam.id()) && pages.isOver(other))
                 .map(other -> new Other(
-                        other.id().toString(), other.title(), of(exam, other).size()))
+                        other.id().toString(),
+                        other.title(),
+                        papers.shared(exam.paper(), other.paper()).size()))
                 .filter(other -> other.shared() > 0)
-                .toList();
-    }
-
-    /** Returns the questions that two exams share: of the same name, with the same words. */
-    List<ItemId> of(Exam one, Exam other) {
-        PaperText ones = papers.text(one.paper());
-        PaperText others = papers.text(other.paper());
-        return ones.paper()
-                .items()
-                .map(Item::id)
-                .filter(item -> others.paper().item(item).isPresent())
-                .filter(item ->
-                        one.paper().equals(other.paper()) || ones.prose(item).equals(others.prose(item)))
                 .toList();
     }
 }

@@ -3,10 +3,13 @@ package dauntingledger.app.ledger;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dauntingledger.app.ExamServerTest;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.By;
+import dauntingledger.rulebook.sitting.Entry;
+import dauntingledger.rulebook.sitting.EntryId;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.Window;
 import java.time.Duration;
@@ -31,6 +34,9 @@ class SweepTest extends ExamServerTest {
 
     @Autowired
     private Deadlines deadlines;
+
+    @Autowired
+    private Leaving leaving;
 
     @Autowired
     private JdbcTemplate jdbc;
@@ -104,14 +110,21 @@ class SweepTest extends ExamServerTest {
                         assertThat(kinds(appointment)).containsExactly("terms-fixed", "stage-opened", "stage-ran-out"));
     }
 
+    /** A window is heard every few seconds. */
+    private void isThereFor(Duration span, Appointment appointment) {
+        for (long second = 0; second < span.toSeconds(); second += 5) {
+            clock.advance(Duration.ofSeconds(5));
+            Instant heard = clock.instant();
+            ledgers.append(appointment, new Batch("window", List.of(), List.of(), heard), heard);
+        }
+    }
+
     @Test
     void letsPracticeStandThatWasLeftAlone() {
         Appointment appointment = newAppointment("rules-practice", Terms.practising(PracticeMode.REHEARSE));
         does(appointment, new Act.StageOpened(new StageId("practice")));
         does(appointment, new Act.SeatTaken("window"));
-        clock.advance(Duration.ofMinutes(40));
-        Instant heard = clock.instant();
-        ledgers.append(appointment, new Batch("window", List.of(), List.of(), heard), heard);
+        isThereFor(Duration.ofMinutes(40), appointment);
         clock.advance(Duration.ofDays(2));
 
         sweep.sweep(clock.instant());
@@ -119,9 +132,31 @@ class SweepTest extends ExamServerTest {
         Sitting stopped = sitting(appointment);
         assertThat(stopped.isPaused()).isTrue();
         assertThat(stopped.route().isHandedIn()).isFalse();
-        assertThat(stopped.clocks().tightest().orElseThrow().left())
-                .isCloseTo(Duration.ofMinutes(20), Duration.ofSeconds(8));
         assertThat(deadlines.find(appointment.sitting())).isEmpty();
+        leaving.comeBack(appointment, clock.instant());
+        assertThat(sitting(appointment).isPaused()).isFalse();
+        assertThat(sitting(appointment).clocks().tightest().orElseThrow().left())
+                .isCloseTo(Duration.ofMinutes(20), Duration.ofSeconds(8));
+    }
+
+    @Test
+    void losesNothingThatWasAnsweredWithoutANetworkInPracticeThatWasStopped() {
+        Appointment appointment = newAppointment("rules-practice", Terms.practising(PracticeMode.REHEARSE));
+        does(appointment, new Act.StageOpened(new StageId("practice")));
+        does(appointment, new Act.SeatTaken("window"));
+        isThereFor(Duration.ofMinutes(50), appointment);
+        Instant cutOff = clock.instant();
+        clock.advance(Duration.ofMinutes(12));
+        sweep.sweep(clock.instant());
+
+        Entry answered = Entry.made(
+                new EntryId("without-a-network"),
+                cutOff.plusSeconds(60),
+                new Act.QuestionOpened(new ItemId("can-side")));
+        Instant back = clock.instant();
+        Appended taken = ledgers.append(appointment, new Batch("window", List.of(answered), List.of(), back), back);
+
+        assertThat(taken.outcomes()).extracting(Outcome::status).containsExactly(Outcome.Status.ENTERED);
     }
 
     @Test

@@ -12,7 +12,7 @@ import dauntingledger.rulebook.paper.StageId;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Steps of the arrival and further languages, as packages say them. */
 class ArrivalPackageTest {
@@ -124,16 +124,7 @@ class ArrivalPackageTest {
     }
 
     @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "pilot-licence",
-                "cadet-entrance",
-                "lightkeeper",
-                "buoyage-practice",
-                "rules-practice",
-                "tides-practice",
-                "try-out"
-            })
+    @MethodSource("dauntingledger.app.papers.Packages#demoNames")
     void theDemoPapersAreAllGood(String name) {
         assertThat(Packages.demo(name).read().in("en").paper().items()).isNotEmpty();
     }

@@ -28,6 +28,13 @@ public final class Packages {
         return demo("pilot-licence");
     }
 
+    /** Returns the names of all demo papers. */
+    static Stream<String> demoNames() throws IOException {
+        try (Stream<Path> folders = Files.list(DEMO)) {
+            return folders.map(folder -> folder.getFileName().toString()).sorted().toList().stream();
+        }
+    }
+
     /** Returns one of the demo papers. */
     public static Packages demo(String name) {
         Packages demo = new Packages();

@@ -146,6 +146,16 @@ class TemplatePackageTest {
         }
 
         @Test
+        void canComeToNothingInSomeDrawOnly() {
+            assertThat(problems(tides.replacing(
+                            FILE,
+                            "<qti-set-correct-response identifier=\"R1\"><qti-variable identifier=\"R\"/>",
+                            "<qti-set-correct-response identifier=\"R1\"><qti-divide><qti-variable identifier=\"R\"/>"
+                                    + "<qti-random-integer min=\"0\" max=\"20\"/></qti-divide>")))
+                    .anyMatch(problem -> problem.contains("the correct response 'R1' can come to nothing"));
+        }
+
+        @Test
         void isPartOfAnOfficialPaper() {
             assertThat(problems(tides.replacing("daunting-ledger.xml", "purpose=\"practice\"", "purpose=\"official\"")))
                     .anyMatch(problem -> problem.contains("item range")

@@ -21,16 +21,22 @@ import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Question;
 import java.time.Duration;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.MessageSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
@@ -56,6 +62,9 @@ class SetsTest extends ExamServerTest {
 
     @Autowired
     private JdbcTemplate jdbc;
+
+    @Autowired
+    private MessageSource messages;
 
     private String candidate = "";
 
@@ -181,6 +190,18 @@ class SetsTest extends ExamServerTest {
                                     .param("number", "5")
                                     .param("mode", "rehearse"))
                     .andExpect(status().isUnprocessableContent());
+        }
+
+        @Test
+        void byEveryKindOfQuestionUnderAName() {
+            Set<Class<?>> asked = new HashSet<>(List.of(Interaction.class.getPermittedSubclasses()));
+            asked.remove(Play.class);
+            for (Locale locale : List.of(Locale.ENGLISH, Locale.GERMAN)) {
+                assertThat(asked)
+                        .allSatisfy(kind -> assertThat(messages.getMessage(
+                                        "sets.kind." + kind.getSimpleName().toLowerCase(Locale.ROOT), null, locale))
+                                .isNotBlank());
+            }
         }
 
         @Test

@@ -51,8 +51,10 @@ class LeavingTest extends ExamServerTest {
     void aRehearsalThatIsLeftStandsStillForWeeks() throws Exception {
         Appointment appointment = begun(PracticeMode.REHEARSE);
         Seated browser = seated(appointment);
-        clock.advance(Duration.ofMinutes(10));
-        browser.heartbeats();
+        for (int second = 0; second < 600; second += 5) {
+            clock.advance(Duration.ofSeconds(5));
+            browser.heartbeats();
+        }
 
         assertThat(browser.posts("/leave").getRedirectedUrl()).isEqualTo("/");
         clock.advance(Duration.ofDays(20));
@@ -83,6 +85,30 @@ class LeavingTest extends ExamServerTest {
         browser.heartbeats();
         browser.gets("");
         assertAbout(spent(appointment), before.plusSeconds(10));
+    }
+
+    @Test
+    void whatIsLeftBeforeItIsBegunIsBegunLater() throws Exception {
+        Appointment appointment = newAppointment("rules-practice", Terms.practising(PracticeMode.REHEARSE));
+        Seated browser = seated(appointment);
+        browser.gets("");
+
+        browser.posts("/leave");
+        clock.advance(Duration.ofDays(3));
+        browser.gets("");
+        does(appointment, new Act.StageOpened(BLOCK));
+
+        assertThat(sitting(appointment).isPaused()).isFalse();
+        assertAbout(left(appointment), Duration.ofMinutes(60));
+    }
+
+    @Test
+    void aWindowThatSleptSaysThatPracticeStandsStillAndGoesOnWithoutAnInvigilator() throws Exception {
+        Appointment appointment = begun(PracticeMode.LEARN);
+
+        assertThat(seated(appointment).gets("").getContentAsString())
+                .contains("Your practice stands still", "/sittings/" + appointment.sitting())
+                .doesNotContain("The invigilator has paused");
     }
 
     @Test

@@ -55,6 +55,11 @@ public record ExamRules(
         return new ExamRules(clockMayHide, Optional.empty(), List.of(), surveys, Optional.empty(), equipment, practice);
     }
 
+    /** Returns the modes in which the paper can be practised; none where it is not for practice. */
+    public List<PracticeMode> practiceModes() {
+        return practice.map(Practice::modes).orElse(List.of());
+    }
+
     /** Returns these rules where there are questions and nothing else that could be asked about. */
     ExamRules ofQuestionsOnly() {
         return new ExamRules(clockMayHide, ownBreaks, roomWarnings, List.of(), watch, equipment, practice);

@@ -63,7 +63,12 @@ public record Paper(
         List<Stage> drawn = route.stream()
                 .map(stage -> stage instanceof Stage.Block block ? block.drawn(seed) : stage)
                 .toList();
-        List<Stage.Block> blocks = drawn.stream()
+        return asking(drawn);
+    }
+
+    /** Returns this paper with another route, and of its equipment what belongs to the blocks of that. */
+    Paper asking(List<Stage> otherRoute) {
+        List<Stage.Block> blocks = otherRoute.stream()
                 .filter(Stage.Block.class::isInstance)
                 .map(Stage.Block.class::cast)
                 .toList();
@@ -71,7 +76,7 @@ public record Paper(
                 id,
                 version,
                 title,
-                drawn,
+                otherRoute,
                 boxes,
                 lateAcceptance,
                 scoreRelease,
@@ -125,12 +130,7 @@ public record Paper(
                         ? new Stage.Unopened(block.id(), block.title(), block.questions())
                         : route.get(i))
                 .toList();
-        List<Stage.Block> blocks = known.stream()
-                .filter(Stage.Block.class::isInstance)
-                .map(Stage.Block.class::cast)
-                .toList();
-        ExamRules theirs = rules.with(rules.equipment().within(blocks));
-        return new Paper(id, version, title, known, boxes, lateAcceptance, scoreRelease, languages, theirs);
+        return asking(known);
     }
 
     /** Returns the sum of the limits that lie in no other limit: how long the sections may take together. */
@@ -162,6 +162,11 @@ public record Paper(
     /** Returns this paper with another route and other boxes. */
     public Paper with(List<Stage> otherRoute, List<TimeBox> otherBoxes) {
         return new Paper(id, version, title, otherRoute, otherBoxes, lateAcceptance, scoreRelease, languages, rules);
+    }
+
+    /** Returns this paper with other boxes. */
+    Paper with(List<TimeBox> otherBoxes) {
+        return with(route, otherBoxes);
     }
 
     /** Returns this paper with other rules. */

@@ -5,32 +5,21 @@ import java.util.List;
 /** A way of practising a paper, which makes another paper of it for this sitting. */
 public enum PracticeMode {
     /** Without clocks; each question can be checked, which shows what is right and seals it. */
-    LEARN {
-        @Override
-        Paper of(Paper paper) {
-            return untimed(paper);
-        }
-    },
+    LEARN(true),
     /** By the rules of the paper. */
-    REHEARSE {
-        @Override
-        Paper of(Paper paper) {
-            return paper;
-        }
-    },
+    REHEARSE(false),
     /** By the rules of the paper, but without clocks. */
-    UNTIMED {
-        @Override
-        Paper of(Paper paper) {
-            return untimed(paper);
-        }
-    };
+    UNTIMED(true);
 
-    abstract Paper of(Paper paper);
+    private final boolean untimed;
+
+    PracticeMode(boolean untimed) {
+        this.untimed = untimed;
+    }
 
     /** Returns whether no clock runs down. */
     public boolean isUntimed() {
-        return this != REHEARSE;
+        return untimed;
     }
 
     /**
@@ -44,7 +33,7 @@ public enum PracticeMode {
                 .filter(offered -> offered.modes().contains(this))
                 .orElseThrow(() -> new IllegalArgumentException(
                         "paper '" + paper.id() + "' cannot be practised in the mode " + this));
-        Paper made = of(paper);
+        Paper made = untimed ? untimed(paper) : paper;
         return made.with(made.rules().with(practice.in(this)));
     }
 

@@ -7,18 +7,19 @@ import java.util.Set;
 /**
  * Some questions of a paper, to be practised by themselves: as many as are asked for, drawn out of a pool.
  *
- * @param pool what they are drawn from, in the order of the paper
- * @param number how many are drawn, from 1 to as many as the pool has, doubles counted once
+ * @param pool what they are drawn from, in the order of the paper; each once
+ * @param number how many are drawn, from 1 to the size of the pool
  * @param shuffled whether sections, sets and questions change places, each within what holds them
  * @param seed what is drawn with
  */
 public record PracticeSet(List<ItemId> pool, int number, boolean shuffled, int seed) {
 
-    /** @throws IllegalArgumentException if the number is not in its bounds */
+    /** @throws IllegalArgumentException if the pool names a question twice, or the number is not in its bounds */
     public PracticeSet {
         pool = List.copyOf(pool);
-        if (number < 1 || number > pool.stream().distinct().count()) {
-            throw new IllegalArgumentException("1 to all of a pool without doubles can be drawn, but not " + number);
+        if (pool.stream().distinct().count() != pool.size() || number < 1 || number > pool.size()) {
+            throw new IllegalArgumentException(
+                    "1 to all of a pool in which each stands once can be drawn, but not " + number + " of " + pool);
         }
     }
 
@@ -27,9 +28,7 @@ public record PracticeSet(List<ItemId> pool, int number, boolean shuffled, int s
      * sitting, those of a set might not be among them.
      */
     public static boolean isPossible(Paper paper) {
-        return paper.rules().practice().stream()
-                        .flatMap(practice -> practice.modes().stream())
-                        .anyMatch(PracticeMode::isUntimed)
+        return paper.rules().practiceModes().stream().anyMatch(PracticeMode::isUntimed)
                 && paper.sections()
                         .flatMap(section -> section.sets().stream())
                         .allMatch(set -> set.selection().number() == 0);
@@ -48,12 +47,7 @@ public record PracticeSet(List<ItemId> pool, int number, boolean shuffled, int s
                 .map(stage -> stage instanceof Stage.Block block ? of(block, drawn) : stage)
                 .filter(stage -> !(stage instanceof Stage.Block block) || block.questions() > 0)
                 .toList();
-        List<Stage.Block> blocks = route.stream()
-                .filter(Stage.Block.class::isInstance)
-                .map(Stage.Block.class::cast)
-                .toList();
-        ExamRules rules = paper.rules().ofQuestionsOnly();
-        return paper.with(rules.with(rules.equipment().within(blocks))).with(route, List.of());
+        return paper.with(paper.rules().ofQuestionsOnly()).with(List.of()).asking(route);
     }
 
     private Stage.Block of(Stage.Block block, Set<ItemId> drawn) {

@@ -24,9 +24,6 @@ import java.util.stream.Stream;
  */
 public record Pool(Reason reason, String name, String title, List<ItemId> items) {
 
-    /** So many questions must have been looked at before somebody's usual pace is known. */
-    static final int LEAST_ANSWERS = 5;
-
     public Pool {
         requireNonNull(reason, "reason");
         requireNonNull(name, "name");
@@ -55,7 +52,9 @@ public record Pool(Reason reason, String name, String title, List<ItemId> items)
      */
     public static List<Pool> of(Paper paper, Map<ItemId, PastAnswer> last) {
         List<Item> items = paper.items().toList();
-        Duration usual = usual(items, last);
+        Duration usual = Pace.usual(items.stream()
+                .flatMap(item -> Optional.ofNullable(last.get(item.id())).stream())
+                .toList());
         List<Pool> pools = new ArrayList<>();
         pools.add(new Pool(Reason.ALL, "", "", ids(items.stream())));
         pools.add(past(Reason.WRONG, items, last, AnswerFilter.WRONG, usual));
@@ -99,14 +98,6 @@ public record Pool(Reason reason, String name, String title, List<ItemId> items)
                         .filter(item -> Optional.ofNullable(last.get(item.id()))
                                 .filter(answer -> filter.holds(answer, usual))
                                 .isPresent())));
-    }
-
-    private static Duration usual(List<Item> items, Map<ItemId, PastAnswer> last) {
-        List<PastAnswer> seen = items.stream()
-                .flatMap(item -> Optional.ofNullable(last.get(item.id())).stream())
-                .filter(answer -> !answer.spent().isZero())
-                .toList();
-        return seen.size() < LEAST_ANSWERS ? Duration.ZERO : Pace.usual(seen);
     }
 
     private static List<ItemId> ids(Stream<Item> items) {

@@ -64,16 +64,19 @@ public sealed interface Expression {
             if (step < 1) {
                 throw new IllegalArgumentException("step must be 1 or more, but is " + step);
             }
-            long numbers = ((long) max - min) / step + 1;
-            if (max < min || numbers > Integer.MAX_VALUE) {
+            if (max < min || numbers(min, max, step) > Integer.MAX_VALUE) {
                 throw new IllegalArgumentException("there are no whole numbers to draw from " + min + " to " + max);
             }
         }
 
+        private static long numbers(int min, int max, int step) {
+            return ((long) max - min) / step + 1;
+        }
+
         @Override
         public Value evaluate(Scope scope) {
-            int drawn = scope.draw().below((max - min) / step + 1);
-            return Operands.whole((long) min + (long) drawn * step);
+            long drawn = scope.draw().below((int) numbers(min, max, step));
+            return Operands.whole(min + drawn * step);
         }
     }
 

@@ -5,7 +5,6 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
-import dauntingledger.rulebook.response.SeededDraw;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -31,9 +30,6 @@ public record ItemKey(
 
     public static final String SCORE = "SCORE";
     public static final String MAX_SCORE = "MAXSCORE";
-
-    /** How many draws of a template are looked at before it is taken. */
-    private static final int SAMPLES = 200;
 
     public ItemKey {
         responses = Map.copyOf(responses);
@@ -103,33 +99,10 @@ public record ItemKey(
         if (!template.draws()) {
             return this;
         }
-        Template.Drawn drawn = template.draw(this, SeededDraw.of(seed, "template " + item));
+        Template.Drawn drawn = template.draw(this, item, seed);
         Map<ResponseId, ResponseKey> judged = new LinkedHashMap<>(responses);
         drawn.correct().forEach((id, correct) -> judged.computeIfPresent(id, (same, key) -> key.with(correct)));
         return new ItemKey(judged, outcomes, rules, judge, new Template(drawn.variables(), List.of()));
-    }
-
-    /**
-     * Returns what keeps every candidate from getting whole values; empty if nothing does, as far as {@value #SAMPLES} draws
-     * show.
-     */
-    public Optional<String> templateProblem(ItemId item) {
-        for (int seed = 1; seed <= SAMPLES && template.draws(); seed++) {
-            Map<String, Value> values = drawn(item, seed).template.variables();
-            for (Map.Entry<String, Value> value : values.entrySet()) {
-                boolean isNull = value.getValue().elements().isEmpty();
-                boolean isBroken = value.getValue().baseType() == Value.BaseType.INTEGER
-                        && !isNull
-                        && !Rational.parse(value.getValue().elements().getFirst())
-                                .isWhole();
-                if (isNull || isBroken) {
-                    return Optional.of("the template variable '" + value.getKey() + "' can come to "
-                            + (isNull ? "nothing" : "a broken number though it is declared to be an integer")
-                            + "; look at its rules, and whether its constraints can be met");
-                }
-            }
-        }
-        return Optional.empty();
     }
 
     /**

@@ -19,6 +19,9 @@ import java.util.Optional;
  */
 public record Key(Map<ItemId, ItemKey> items) {
 
+    /** How many draws of a template are looked at before it is taken. */
+    private static final int SAMPLES = 200;
+
     public Key {
         items = Map.copyOf(items);
     }
@@ -73,10 +76,27 @@ public record Key(Map<ItemId, ItemKey> items) {
             if (key == null) {
                 findings.add(new Finding(place, "the key has nothing for it"));
             } else {
-                key.templateProblem(item.id()).ifPresent(problem -> findings.add(new Finding(place, problem)));
-                findings(item, key.drawn(item.id(), 1), place, findings);
+                findings.addAll(findings(item, key, place));
             }
         });
+        return findings;
+    }
+
+    /** Of a template draws are looked at until something is found, {@value #SAMPLES} at most. */
+    private static List<Finding> findings(Item item, ItemKey key, String place) {
+        List<Finding> findings = new ArrayList<>();
+        if (!key.template().draws()) {
+            findings(item, key, place, findings);
+            return findings;
+        }
+        for (int seed = 1; seed <= SAMPLES && findings.isEmpty(); seed++) {
+            Optional<String> problem = key.template().draw(key, item.id(), seed).problem();
+            if (problem.isPresent()) {
+                findings.add(new Finding(place, problem.get()));
+            } else {
+                findings(item, key.drawn(item.id(), seed), place, findings);
+            }
+        }
         return findings;
     }
 

@@ -1,11 +1,15 @@
 package dauntingledger.rulebook.scoring;
 
+import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.SeededDraw;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What makes the numbers of a question anew for each candidate, as QTI 3.0's template declarations and template processing
@@ -33,13 +37,40 @@ public record Template(Map<String, Value> variables, List<Rule> rules) {
     }
 
     /** Values that were drawn, and what they make correct. */
-    record Drawn(Map<String, Value> variables, Map<ResponseId, Value> correct) {}
+    record Drawn(Map<String, Value> variables, Map<ResponseId, Value> correct) {
+
+        /** Returns what cannot be printed or compared, or nothing if all can. */
+        Optional<String> problem() {
+            Stream<Optional<String>> ofVariables = variables.entrySet().stream()
+                    .map(one -> problem("the template variable '" + one.getKey() + "'", one.getValue()));
+            Stream<Optional<String>> ofResponses = correct.entrySet().stream()
+                    .map(one -> problem("the correct response '" + one.getKey() + "'", one.getValue()));
+            return Stream.concat(ofVariables, ofResponses)
+                    .flatMap(Optional::stream)
+                    .findFirst();
+        }
+
+        private static Optional<String> problem(String what, Value value) {
+            String becomes = "";
+            if (value.elements().isEmpty()) {
+                becomes = "nothing";
+            } else if (value.baseType() == Value.BaseType.INTEGER
+                    && !value.elements().stream().map(Rational::parse).allMatch(Rational::isWhole)) {
+                becomes = "a broken number though it is declared to be an integer";
+            }
+            return becomes.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(what + " can come to " + becomes
+                            + "; look at its rules, and whether its constraints can be met");
+        }
+    }
 
     /**
      * Draws values that meet every constraint. Where {@value #MOST_DRAWS} draws bring none the values are the declared ones,
      * as the standard says.
      */
-    Drawn draw(ItemKey key, SeededDraw draw) {
+    Drawn draw(ItemKey key, ItemId item, long seed) {
+        SeededDraw draw = SeededDraw.of(seed, "template " + item);
         for (int i = 0; i < MOST_DRAWS; i++) {
             Scope scope = Scope.drawing(key, draw);
             Rule.followAll(rules, scope);

@@ -9,6 +9,9 @@ import java.util.stream.Stream;
 /** A stretch of time in which nothing was heard from the seat of a sitting. */
 public record Silence(Instant fromInclusive, Instant toExclusive) {
 
+    /** So long a silence says that the window was closed, and not only loaded anew. */
+    private static final Duration LEFT_ALONE = Duration.ofMinutes(1);
+
     /** @throws IllegalArgumentException if it ends before it begins */
     public Silence {
         requireNonNull(fromInclusive, "fromInclusive");
@@ -31,6 +34,11 @@ public record Silence(Instant fromInclusive, Instant toExclusive) {
                 ? Stream.of(new Silence(other.toExclusive, toExclusive))
                 : Stream.empty();
         return Stream.concat(before, after);
+    }
+
+    /** Returns whether it goes on at {@code now}, and the window was closed. */
+    public boolean isLeftAloneAt(Instant now) {
+        return !toExclusive.isBefore(now) && length().compareTo(LEFT_ALONE) >= 0;
     }
 
     public Duration length() {

@@ -13,9 +13,10 @@ import java.util.Set;
  * told of, and those who are in none that is told are together either nobody or at least as many, so that no difference tells
  * of fewer either.
  */
-final class Groups {
+public final class Groups {
 
-    static final int LEAST = 10;
+    /** A group of fewer people is not told of. */
+    public static final int LEAST = 10;
 
     private Groups() {}
 

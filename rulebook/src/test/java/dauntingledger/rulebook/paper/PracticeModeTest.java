@@ -10,29 +10,17 @@ import dauntingledger.rulebook.sitting.Ledger;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Question.Seal;
 import dauntingledger.rulebook.sitting.Verdict;
+import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /** The modes in which a paper is practised. */
 class PracticeModeTest {
-
-    private static Paper offering(Paper paper, PracticeMode... modes) {
-        ExamRules rules = paper.rules();
-        return paper.with(new ExamRules(
-                rules.clockMayHide(),
-                rules.ownBreaks(),
-                rules.roomWarnings(),
-                rules.surveys(),
-                rules.watch(),
-                rules.equipment(),
-                Optional.of(Practice.offering(List.of(modes)))));
-    }
 
     @Test
     void anOfficialPaperIsPractisedInNoMode() {
@@ -42,14 +30,14 @@ class PracticeModeTest {
                     .isInstanceOf(IllegalArgumentException.class)
                     .hasMessageContaining("cannot be practised");
         }
-        Paper rehearsed = offering(official, PracticeMode.REHEARSE);
+        Paper rehearsed = SamplePapers.offering(official, PracticeMode.REHEARSE);
         assertThatThrownBy(() -> PracticeMode.LEARN.applyTo(rehearsed)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> Practice.offering(List.of())).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Property(tries = 200)
     void aRehearsalIsThePaper(@ForAll long seed) {
-        Paper paper = offering(new Scripts(seed).script(1).paper(), PracticeMode.values());
+        Paper paper = SamplePapers.offering(new Scripts(seed).script(1).paper(), PracticeMode.values());
         Paper rehearsed = PracticeMode.REHEARSE.applyTo(paper);
         assertThat(rehearsed.route()).isEqualTo(paper.route());
         assertThat(rehearsed.boxes()).isEqualTo(paper.boxes());
@@ -58,7 +46,7 @@ class PracticeModeTest {
 
     @Property(tries = 200)
     void withoutClocksTheQuestionsAreTheSame(@ForAll long seed) {
-        Paper paper = offering(new Scripts(seed).script(1).paper(), PracticeMode.values());
+        Paper paper = SamplePapers.offering(new Scripts(seed).script(1).paper(), PracticeMode.values());
         for (PracticeMode mode : List.of(PracticeMode.LEARN, PracticeMode.UNTIMED)) {
             Paper practised = mode.applyTo(paper);
             assertThat(practised.boxes()).isEmpty();
@@ -71,7 +59,7 @@ class PracticeModeTest {
     @Property(tries = 300)
     void aCheckedQuestionNeverChanges(@ForAll long seed) {
         Scripts.Script script = new Scripts(seed).script(120);
-        Paper paper = offering(script.paper(), PracticeMode.values());
+        Paper paper = SamplePapers.offering(script.paper(), PracticeMode.values());
         for (PracticeMode mode : PracticeMode.values()) {
             Ledger ledger = new Ledger(mode.applyTo(paper));
             Map<ItemId, Question> checked = new HashMap<>();

@@ -3,6 +3,7 @@ package dauntingledger.rulebook.paper;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
 import java.util.List;
 import java.util.Optional;
@@ -15,16 +16,7 @@ import org.junit.jupiter.api.Test;
 class PracticeSetTest {
 
     private static Paper paper(long seed) {
-        Paper paper = new Scripts(seed).script(1).paper();
-        ExamRules rules = paper.rules();
-        return paper.with(new ExamRules(
-                rules.clockMayHide(),
-                rules.ownBreaks(),
-                rules.roomWarnings(),
-                rules.surveys(),
-                rules.watch(),
-                rules.equipment(),
-                Optional.of(Practice.offering(List.of(PracticeMode.values())))));
+        return SamplePapers.offering(new Scripts(seed).script(1).paper(), PracticeMode.values());
     }
 
     private static List<ItemId> items(Paper paper) {
@@ -67,9 +59,9 @@ class PracticeSetTest {
     void isOfOneQuestionAtLeastAndOfNoMoreThanThereAre() {
         List<ItemId> two = List.of(new ItemId("a"), new ItemId("b"));
 
-        assertThatThrownBy(() -> new PracticeSet(two, 0, false, 1)).hasMessageContaining("but not 0");
+        assertThatThrownBy(() -> new PracticeSet(two, 0, false, 1)).hasMessageContaining("but not 0 of [a, b]");
         assertThatThrownBy(() -> new PracticeSet(two, 3, false, 1)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new PracticeSet(List.of(two.getFirst(), two.getFirst()), 2, false, 1))
+        assertThatThrownBy(() -> new PracticeSet(List.of(two.getFirst(), two.getFirst()), 1, false, 1))
                 .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Practised(PracticeMode.REHEARSE, Optional.of(new PracticeSet(two, 1, false, 1))))
                 .isInstanceOf(IllegalArgumentException.class);

@@ -183,12 +183,46 @@ class TemplateTest {
     @Nested
     class OfWhatCannotBeDrawn {
 
+        private static Optional<String> problem(ItemKey key) {
+            return IntStream.range(0, 100)
+                    .mapToObj(seed -> key.template().draw(key, ITEM, seed).problem())
+                    .flatMap(Optional::stream)
+                    .findFirst();
+        }
+
+        @Test
+        void aCorrectResponseMustNeverComeToNothing() {
+            List<Rule> sometimes = List.of(
+                    new Rule.SetVariable("rise", new Expression.RandomInteger(0, 9, 1)),
+                    new Rule.SetCorrect(R1, apply(Operator.DIVIDE, constant("1"), read("rise"))));
+
+            assertThat(problem(key(Map.of("rise", variable(BaseType.INTEGER)), sometimes)))
+                    .hasValueSatisfying(
+                            problem -> assertThat(problem).startsWith("the correct response 'R1' can come to nothing"));
+        }
+
+        @Test
+        void wideRangesAreDrawnFromAsFarAsADrawReaches() {
+            ItemKey wide = key(
+                    Map.of("rise", variable(BaseType.INTEGER)),
+                    List.of(new Rule.SetVariable(
+                            "rise", new Expression.RandomInteger(-2_000_000_000, 2_000_000_000, 3))));
+
+            for (int seed = 0; seed < 50; seed++) {
+                Rational drawn = number(wide.drawn(ITEM, seed), "rise");
+                assertThat(drawn.abs()).isLessThanOrEqualTo(Rational.of(2_000_000_000));
+                assertThat(drawn.plus(Rational.of(2_000_000_000))
+                                .dividedBy(Rational.of(3))
+                                .isWhole())
+                        .isTrue();
+            }
+        }
+
         @Test
         void itIsSaidWhichVariableCanComeToNothing() {
             Rule nothing = new Rule.SetVariable("rise", apply(Operator.DIVIDE, constant("1"), constant("0")));
 
-            assertThat(key(Map.of("rise", variable(BaseType.FLOAT)), List.of(nothing))
-                            .templateProblem(ITEM))
+            assertThat(problem(key(Map.of("rise", variable(BaseType.FLOAT)), List.of(nothing))))
                     .hasValueSatisfying(problem ->
                             assertThat(problem).startsWith("the template variable 'rise' can come to nothing"));
         }
@@ -198,10 +232,9 @@ class TemplateTest {
             Rule half = new Rule.SetVariable(
                     "rise", apply(Operator.DIVIDE, new Expression.RandomInteger(1, 9, 1), constant("2")));
 
-            assertThat(key(Map.of("rise", variable(BaseType.INTEGER)), List.of(half))
-                            .templateProblem(ITEM))
+            assertThat(problem(key(Map.of("rise", variable(BaseType.INTEGER)), List.of(half))))
                     .hasValueSatisfying(problem -> assertThat(problem).contains("a broken number"));
-            assertThat(key(DECLARED, rules()).templateProblem(ITEM)).isEqualTo(Optional.empty());
+            assertThat(problem(key(DECLARED, rules()))).isEmpty();
         }
 
         @Test

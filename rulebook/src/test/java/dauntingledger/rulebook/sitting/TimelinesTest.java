@@ -27,7 +27,6 @@ import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Movement.Direction;
 import dauntingledger.rulebook.paper.OwnBreaks;
 import dauntingledger.rulebook.paper.Paper;
-import dauntingledger.rulebook.paper.Practice;
 import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.TimeBox;
@@ -132,16 +131,8 @@ class TimelinesTest {
     }
 
     private static Paper practised(PracticeMode mode) {
-        Paper paper = route(List.of(read(), one(), rest(2, false), two(), handIn()), box20(), box30())
-                .with(new ExamRules(
-                        false,
-                        Optional.empty(),
-                        List.of(),
-                        List.of(),
-                        Optional.empty(),
-                        Equipment.NONE,
-                        Optional.of(Practice.offering(List.of(PracticeMode.values())))));
-        return mode.applyTo(paper);
+        Paper paper = route(List.of(read(), one(), rest(2, false), two(), handIn()), box20(), box30());
+        return mode.applyTo(SamplePapers.offering(paper, PracticeMode.values()));
     }
 
     static Stream<Arguments> rows() {

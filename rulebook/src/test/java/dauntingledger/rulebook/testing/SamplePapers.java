@@ -16,6 +16,8 @@ import dauntingledger.rulebook.paper.LateAcceptance;
 import dauntingledger.rulebook.paper.Movement;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.paper.Practice;
+import dauntingledger.rulebook.paper.PracticeMode;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.paper.SectionId;
 import dauntingledger.rulebook.paper.Stage;
@@ -210,5 +212,18 @@ public final class SamplePapers {
                         .toList(),
                 least,
                 most);
+    }
+
+    /** Returns a paper as one that can be practised in some modes. */
+    public static Paper offering(Paper paper, PracticeMode... modes) {
+        ExamRules rules = paper.rules();
+        return paper.with(new ExamRules(
+                rules.clockMayHide(),
+                rules.ownBreaks(),
+                rules.roomWarnings(),
+                rules.surveys(),
+                rules.watch(),
+                rules.equipment(),
+                Optional.of(Practice.offering(List.of(modes)))));
     }
 }
