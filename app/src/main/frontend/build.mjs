@@ -22,6 +22,8 @@ await build({
     'sending-first': 'js/sending-first.js',
     toolbench: 'js/tools/toolbench.js',
     pdf: 'js/tools/pdf.js',
+    programs: 'js/programs/programs.js',
+    'program-worker': 'js/programs/worker.js',
   },
   outdir: assets,
 });

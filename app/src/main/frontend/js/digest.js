@@ -10,5 +10,14 @@ const LENGTH = 32;
  * @param {import('../types/entries.d.ts').Entry} entry
  */
 export function digest(desk, entry) {
-  return bytesToHex(sha256(utf8ToBytes(desk.made(entry)))).slice(0, LENGTH);
+  return hash(desk.made(entry)).slice(0, LENGTH);
+}
+
+/**
+ * Returns the SHA-256 of a text in UTF-8, in hexadecimal digits.
+ *
+ * @param {string} text
+ */
+export function hash(text) {
+  return bytesToHex(sha256(utf8ToBytes(text)));
 }

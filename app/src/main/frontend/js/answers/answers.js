@@ -6,6 +6,7 @@ import { Chart } from './chart.js';
 import { Options } from './options.js';
 import { Pictures } from './pictures.js';
 import { Playing } from './playing.js';
+import { Programs } from './programs.js';
 import { RuledLine } from './ruled-line.js';
 
 const TYPING_PAUSE = 400;
@@ -25,6 +26,7 @@ export class Answers {
       new Cards(this),
       new Pictures(this),
       new Playing(this),
+      new Programs(this),
       new RuledLine(this),
       new Chart(this),
     ];

@@ -19,7 +19,7 @@ const ACTIONS = {
   v: 'check',
   '?': 'keys',
 };
-const TYPED_IN = 'input, textarea, select, .panel, .inkbar, .tool-panel';
+const TYPED_IN = 'input, textarea, select, .panel, .inkbar, .tool-panel, .program-editor';
 /** An exhibit takes no typing: letters work there as everywhere; what else it has keys for, it does itself. */
 const LOOKED_AT = '.exhibit-body';
 /** No number has these letters in it, so in a box for a number they mean what they mean elsewhere. */

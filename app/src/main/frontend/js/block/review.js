@@ -49,9 +49,21 @@ export class Review {
     const row = this.rows.get(question.id);
     row.dataset.status = question.status;
     row.dataset.marked = String(question.marked);
-    row.querySelector('.r-entry').textContent = question.fullLabel || this.words.say(`review.${question.status}`);
+    row.querySelector('.r-entry').textContent = `${question.fullLabel || this.words.say(`review.${question.status}`)}${this.tried(question)}`;
     one('.r-mark', row).hidden = !question.marked;
     this.drawRowSpent(row, question.spent);
+  }
+
+  /**
+   * Says how many examples a program passes, as it is now.
+   *
+   * @param {import('../../types/room.d.ts').Question} question
+   */
+  tried(question) {
+    const { tried, passed, current } = Object.values(question.programs)[0] ?? {};
+    return tried === undefined || !question.fullLabel
+      ? ''
+      : ` · ${current ? this.words.say('review.examples', passed, tried) : this.words.say('review.examples.old')}`;
   }
 
   drawRowSpent(row, spent) {

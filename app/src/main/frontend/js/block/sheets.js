@@ -63,6 +63,8 @@ export class Sheets {
       question.seal,
       question.entered,
       question.triesLeft,
+      question.programs,
+      sheet.querySelector('.program') && question.status,
     ]);
     if (this.unknown.has(question.id) || this.drawn.get(question.id) === entries) {
       return;

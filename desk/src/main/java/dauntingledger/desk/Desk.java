@@ -12,12 +12,15 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
+import dauntingledger.rulebook.program.Comparison;
+import dauntingledger.rulebook.program.Language;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.RuledLine;
@@ -108,6 +111,25 @@ public final class Desk {
     @JSExport
     public String whole(double now) {
         return CanonicalJson.write(RoomCodec.whole(ledger.sittingAt(instant(now))));
+    }
+
+    /** Returns where the fixed stretches of a program stand, as pairs of places; {@code null} where one is lost. */
+    @JSExport
+    public String fixed(String item, String response, String language, String program) {
+        Program asked = (Program) interaction(item, response);
+        return asked.starter(Language.find(language).orElseThrow())
+                .flatMap(starter -> starter.places(program))
+                .map(places -> CanonicalJson.write(places.stream()
+                        .map(place -> List.of((long) place.from(), (long) place.to()))
+                        .toList()))
+                .orElse("null");
+    }
+
+    /** Returns the number of the first line of an example that is not as it is wanted, from 1; 0 if every line is. */
+    @JSExport
+    public int firstOther(String item, String response, String wanted, String written) {
+        Comparison comparison = ((Program) interaction(item, response)).comparison();
+        return comparison.admits(wanted, written) ? 0 : Math.max(1, comparison.firstOther(wanted, written));
     }
 
     /** Returns what the calculator's tape is made of. */

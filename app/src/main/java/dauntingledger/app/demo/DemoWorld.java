@@ -73,6 +73,7 @@ class DemoWorld implements ApplicationRunner {
         paper("buoyage-practice");
         paper("rules-practice");
         paper("tides-practice");
+        paper("programs-practice");
         paper("try-out");
         Instant now = clock.instant();
         Window soon = Window.of(

@@ -2,10 +2,12 @@ package dauntingledger.app.papers;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.plain.PlainNames;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Grid;
 import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.TextEntry;
@@ -159,6 +161,10 @@ final class DeclarationReader {
     }
 
     private static PartScoring judging(XmlElement element, Value correct, Optional<Interaction> interaction) {
+        if (element.name().equals(ProgramReader.CASES)) {
+            of(interaction, Program.class, "an interaction with dl:program");
+            return new PartScoring.OfCases(ProgramReader.cases(element), Runs.NONE);
+        }
         PartScoring.Credit credit = Attributes.word(element, "credit", PartScoring.Credit.values(), "whole");
         return switch (element.name()) {
             case "dl:elements" -> new PartScoring.OfElements(correct, credit);
@@ -169,8 +175,8 @@ final class DeclarationReader {
                         places(element), number(element, "tolerance").orElse(Rational.ZERO), credit);
             case "dl:drawn" -> new PartScoring.OfChart(drawn(element), credit);
             default ->
-                throw new IllegalArgumentException(
-                        "there is no '" + element.name() + "'; there are dl:elements, dl:cells, dl:places, dl:drawn");
+                throw new IllegalArgumentException("there is no '" + element.name()
+                        + "'; there are dl:elements, dl:cells, dl:places, dl:drawn, dl:cases");
         };
     }
 

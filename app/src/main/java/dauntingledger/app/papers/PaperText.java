@@ -1,15 +1,19 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.paper.ExhibitId;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.plain.CanonicalJson;
+import dauntingledger.rulebook.program.Case;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.ResponseId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -210,6 +214,64 @@ public record PaperText(
         /** A field for a text of sentences. */
         record Essay(ResponseId response, boolean simple, int leastWords, int mostWords, int maxLength)
                 implements Part {}
+
+        /**
+         * A field for a program.
+         *
+         * @param asked what is asked for; it knows nothing of the cases that are hidden
+         * @param examples the cases that are shown
+         * @param judgedByMore whether there are cases that candidates do not see
+         */
+        record Program(dauntingledger.rulebook.response.Program asked, List<Case> examples, boolean judgedByMore)
+                implements Part {
+            public Program {
+                examples = List.copyOf(examples);
+            }
+
+            public ResponseId response() {
+                return asked.response();
+            }
+
+            /** Returns the languages as the script names them, with spaces between. */
+            public String languages() {
+                return asked.starters().stream()
+                        .map(starter -> starter.language().word())
+                        .collect(Collectors.joining(" "));
+            }
+
+            /** Returns what the editor holds at first in the language that is chosen at first. */
+            public String firstStarter() {
+                return asked.starters().getFirst().text();
+            }
+
+            /** Returns how far apart numbers may be, as people read it. */
+            public String tolerance() {
+                return Numeral.write(asked.comparison().tolerance());
+            }
+
+            /** Returns what the editor holds at first, by language, for the script. */
+            public String startersJson() {
+                Map<String, Object> texts = new LinkedHashMap<>();
+                asked.starters().forEach(starter -> texts.put(starter.language().word(), starter.text()));
+                return CanonicalJson.write(texts);
+            }
+
+            /** Returns the examples for the script. */
+            public String examplesJson() {
+                return CanonicalJson.write(examples.stream()
+                        .map(example ->
+                                Map.of("call", example.call(), "input", example.input(), "output", example.output()))
+                        .toList());
+            }
+
+            /** Returns the limits for the script: milliseconds, mebibytes, kibibytes. */
+            public String limitsJson() {
+                return CanonicalJson.write(Map.of(
+                        "time", asked.limits().time().toMillis(),
+                        "memoryMb", (long) asked.limits().memoryMb(),
+                        "outputKb", (long) asked.limits().outputKb()));
+            }
+        }
 
         /** Options to be put in order. */
         record Sequence(ResponseId response, List<Option> options) implements Part {

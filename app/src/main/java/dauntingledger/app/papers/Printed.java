@@ -125,6 +125,7 @@ final class Printed {
             case Part.Playing of ->
                 new Part.Playing(of.response(), of.medium(), of.film(), of.limited(), html.apply(of.transcript()));
             case Part.Essay fixed -> fixed;
+            case Part.Program fixed -> fixed;
             case Part.Booklet fixed -> fixed;
             case Part.Fields fixed -> fixed;
             case Part.Ruled fixed -> fixed;

@@ -59,7 +59,8 @@ final class Responses {
         interactions.add(interaction);
     }
 
-    private XmlElement declaration(ResponseId response) {
+    /** @throws IllegalArgumentException if the response is not declared */
+    XmlElement declaration(ResponseId response) {
         XmlElement declaration = declarations.get(response);
         if (declaration == null) {
             throw new IllegalArgumentException("there is no 'qti-response-declaration' for its response");

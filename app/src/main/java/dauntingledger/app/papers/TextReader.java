@@ -45,6 +45,9 @@ final class TextReader {
     }
 
     Interaction extendedText(XmlElement element, ResponseId response, List<Part> parts) {
+        if (element.attribute("dl:program").isPresent()) {
+            return ProgramReader.program(element, response, responses.declaration(response), parts);
+        }
         String format = element.attribute("format").orElse("plain");
         int least = Math.max(1, whole(element, "dl:least-words", "1"));
         int most = whole(element, "dl:most-words", "0");

@@ -60,6 +60,15 @@ record XmlElement(String file, int line, String name, Map<String, String> attrib
         return text(element -> true);
     }
 
+    /** Returns all text below this element to the character. */
+    String exact() {
+        StringBuilder out = new StringBuilder();
+        for (Object child : children) {
+            out.append(child instanceof XmlElement element ? element.exact() : child);
+        }
+        return out.toString();
+    }
+
     /** Returns the text below this element, without what lies inside elements that {@code enters} refuses. */
     String text(Predicate<XmlElement> enters) {
         StringBuilder out = new StringBuilder();

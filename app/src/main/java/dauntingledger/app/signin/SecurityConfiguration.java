@@ -42,9 +42,16 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration {
 
+    private static final String CONTENT_POLICY_HEADER = "Content-Security-Policy";
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
             + "img-src 'self'; media-src 'self' blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
             + "worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    /** The worker in which programs run makes WebAssembly of what its page hands it, and reaches nothing at all. */
+    private static final String PROGRAM_WORKER = "/assets/program-worker";
+
+    private static final String PROGRAM_POLICY =
+            "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; base-uri 'none'; frame-ancestors 'none'";
 
     /** Passwords name how they were hashed; a hash that names nothing is that of a PIN. */
     @Bean
@@ -145,11 +152,20 @@ class SecurityConfiguration {
                                 new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED), byScript())
                         .defaultAuthenticationEntryPointFor(
                                 new LoginUrlAuthenticationEntryPoint("/sign-in"), request -> true))
-                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                .headers(headers -> headers.addHeaderWriter(SecurityConfiguration::writeContentPolicy)
                         .permissionsPolicyHeader(permissions -> permissions.policy(
                                 "camera=(self), fullscreen=(self), microphone=(), geolocation=(), payment=()"))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** A page may have a stricter policy of its own. */
+    private static void writeContentPolicy(HttpServletRequest request, HttpServletResponse response) {
+        if (!response.containsHeader(CONTENT_POLICY_HEADER)) {
+            response.setHeader(
+                    CONTENT_POLICY_HEADER,
+                    request.getServletPath().startsWith(PROGRAM_WORKER) ? PROGRAM_POLICY : CONTENT_POLICY);
+        }
     }
 
     /** Returns who signs out with a request; nobody does whose session was ended elsewhere, which comes here too. */

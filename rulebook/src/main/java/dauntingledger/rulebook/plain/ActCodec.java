@@ -6,6 +6,7 @@ import dauntingledger.rulebook.paper.Practised;
 import dauntingledger.rulebook.paper.StageId;
 import dauntingledger.rulebook.paper.StationLine;
 import dauntingledger.rulebook.picture.PictureView;
+import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -103,6 +104,7 @@ public final class ActCodec {
             .kind("terms-fixed", Act.TermsFixed.class, termsFixed())
             .kind("answered", Act.Answered.class, answered())
             .kind("played", Act.Played.class, played())
+            .kind("program-run", Act.ProgramRun.class, programRun())
             .kind("erased", Act.Erased.class, Schema.of(Act.Erased::new, item()))
             .kind("struck-out", Act.StruckOut.class, Schema.of(Act.StruckOut::new, item(), response(), choice()))
             .kind("brought-back", Act.BroughtBack.class, Schema.of(Act.BroughtBack::new, item(), response(), choice()))
@@ -228,6 +230,16 @@ public final class ActCodec {
 
     private static Schema<Act.Played> played() {
         return Schema.of(Act.Played::new, item(), Field.of("response", Ids.RESPONSE, Act.Played::response));
+    }
+
+    private static Schema<Act.ProgramRun> programRun() {
+        return Schema.of(
+                Act.ProgramRun::new,
+                item(),
+                Field.of("response", Ids.RESPONSE, Act.ProgramRun::response),
+                Field.of("program", MemberType.TEXT, Act.ProgramRun::program),
+                Field.of("examples", MemberType.TRUTH, Act.ProgramRun::examples),
+                Field.of("endings", MemberType.names(Ending.values()), Act.ProgramRun::endings));
     }
 
     private static Schema<Act.SeatTaken> seatTaken() {

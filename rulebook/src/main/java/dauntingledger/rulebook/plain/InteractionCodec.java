@@ -1,6 +1,10 @@
 package dauntingledger.rulebook.plain;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.program.Comparison;
+import dauntingledger.rulebook.program.Language;
+import dauntingledger.rulebook.program.Limits;
+import dauntingledger.rulebook.program.Starter;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Construction;
@@ -12,6 +16,7 @@ import dauntingledger.rulebook.response.Order;
 import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.Points;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.RuledLine;
@@ -145,6 +150,37 @@ final class InteractionCodec {
     private static final Schema<Play> PLAY =
             Schema.of(Play::new, response(), Field.of("most", MemberType.COUNT, Play::most));
 
+    private static final Schema<Starter.Stretch> STRETCH = Schema.of(
+            Starter.Stretch::new,
+            Field.of("text", MemberType.TEXT, Starter.Stretch::text),
+            Field.of("fixed", MemberType.TRUTH, Starter.Stretch::fixed));
+
+    private static final Schema<Starter> STARTER = Schema.of(
+            Starter::new,
+            Field.of("language", MemberType.name(Language.values()), Starter::language),
+            Field.of("stretches", MemberType.objects(STRETCH), Starter::stretches));
+
+    private static final Schema<Limits> LIMITS = Schema.of(
+            Limits::new,
+            Field.of("time", MemberType.MILLIS, Limits::time),
+            Field.of("memoryMb", MemberType.COUNT, Limits::memoryMb),
+            Field.of("outputKb", MemberType.COUNT, Limits::outputKb));
+
+    private static final Schema<Comparison> COMPARISON = Schema.of(
+            Comparison::new,
+            Field.of("compare", MemberType.name(Comparison.Way.values()), Comparison::way),
+            Field.of("tolerance", MemberType.RATIONAL, Comparison::tolerance));
+
+    private static final Schema<Program> PROGRAM = Schema.of(
+            Program::new,
+            response(),
+            Field.of("starters", MemberType.objects(STARTER), Program::starters),
+            Field.of("maxLength", MemberType.COUNT, Program::maxLength),
+            Field.of(LIMITS, Program::limits),
+            Field.of(COMPARISON, Program::comparison),
+            Field.of("examples", MemberType.COUNT, Program::examples),
+            Field.of("needsExample", MemberType.TRUTH, Program::needsExample));
+
     static final Kinds<Interaction> KINDS = new Kinds<Interaction>("kind", "interaction")
             .kind("choice", Choice.class, CHOICE)
             .kind("text", TextEntry.class, TEXT)
@@ -156,7 +192,8 @@ final class InteractionCodec {
             .kind("ruled-line", RuledLine.class, RULED_LINE)
             .kind("construction", Construction.class, CONSTRUCTION)
             .kind("play", Play.class, PLAY)
-            .kind("on-paper", OnPaper.class, Schema.of(OnPaper::new, response()));
+            .kind("on-paper", OnPaper.class, Schema.of(OnPaper::new, response()))
+            .kind("program", Program.class, PROGRAM);
 
     private InteractionCodec() {}
 

@@ -13,6 +13,7 @@ import dauntingledger.rulebook.sitting.Clock;
 import dauntingledger.rulebook.sitting.Help;
 import dauntingledger.rulebook.sitting.Message;
 import dauntingledger.rulebook.sitting.Position;
+import dauntingledger.rulebook.sitting.Programming;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.sitting.StageRecord;
@@ -188,6 +189,24 @@ public final class RoomCodec {
                 .forEach((response, choices) -> struck.put(
                         response.value(), choices.stream().map(ChoiceId::value).toList()));
         plain.put("struck", struck);
+        Map<String, Object> programs = new LinkedHashMap<>();
+        question.work()
+                .programs()
+                .forEach((response, programming) -> programs.put(response.value(), programming(programming)));
+        plain.put("programs", programs);
+        return plain;
+    }
+
+    private static Map<String, Object> programming(Programming programming) {
+        Map<String, Object> aside = new LinkedHashMap<>();
+        programming.aside().forEach((language, text) -> aside.put(language.word(), text));
+        Map<String, Object> plain = new LinkedHashMap<>();
+        plain.put("aside", aside);
+        programming.trial().ifPresent(trial -> {
+            plain.put("passed", trial.passed());
+            plain.put("tried", trial.endings().size());
+            plain.put("current", trial.current());
+        });
         return plain;
     }
 

@@ -6,7 +6,18 @@ import java.util.Optional;
 
 /** One place in a question that takes a response, in the sense of QTI 3.0. */
 public sealed interface Interaction
-        permits Choice, TextEntry, ExtendedText, Order, Pairing, Points, Grid, RuledLine, Construction, Play, OnPaper {
+        permits Choice,
+                TextEntry,
+                ExtendedText,
+                Order,
+                Pairing,
+                Points,
+                Grid,
+                RuledLine,
+                Construction,
+                Play,
+                OnPaper,
+                Program {
 
     ResponseId response();
 
@@ -97,7 +108,11 @@ public sealed interface Interaction
         TOO_MANY_CHOICES,
         TOO_LONG,
         /** A place that is not on the picture, the ruled line or the chart. */
-        OFF_THE_PICTURE;
+        OFF_THE_PICTURE,
+        /** A program in a language that is not offered. */
+        OTHER_LANGUAGE,
+        /** A program that lost a part of the starter text which every program keeps. */
+        FIXED_TEXT_LOST;
 
         static Optional<Misfit> ofLength(List<String> elements, int most) {
             return elements.stream().anyMatch(text -> text.length() > most) ? Optional.of(TOO_LONG) : Optional.empty();

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
@@ -68,8 +69,10 @@ public record ItemKey(
      * @param score the outcome SCORE
      * @param outcomes all outcomes
      * @param worths what the parts of each response brought, where they were judged each for itself
+     * @param pending whether it is not known yet, because a program was not run
      */
-    public record Judgement(Rational score, Map<String, Value> outcomes, Map<ResponseId, List<Worth>> worths) {}
+    public record Judgement(
+            Rational score, Map<String, Value> outcomes, Map<ResponseId, List<Worth>> worths, boolean pending) {}
 
     /** Judges what was entered; a response that is not in {@code given} is blank. */
     public Judgement judge(Map<ResponseId, Value> given) {
@@ -87,7 +90,28 @@ public record ItemKey(
         Rule.followAll(rules, scope);
         Map<String, Value> results = new LinkedHashMap<>();
         outcomes.keySet().forEach(name -> results.put(name, scope.variable(name)));
-        return new Judgement(score(results), results, scope.worths());
+        return new Judgement(score(results), results, scope.worths(), awaits(taken));
+    }
+
+    private boolean awaits(Map<ResponseId, Value> values) {
+        return responses.entrySet().stream()
+                .anyMatch(response -> response.getValue()
+                        .awaits(values.getOrDefault(
+                                response.getKey(), response.getValue().blank())));
+    }
+
+    /** Returns this with how programs ended. */
+    ItemKey with(Runs runs) {
+        Map<ResponseId, ResponseKey> known = new LinkedHashMap<>();
+        responses.forEach((id, response) -> known.put(id, response.with(runs)));
+        return new ItemKey(known, outcomes, rules, judge, template);
+    }
+
+    /** Returns what programs are judged by, of each response that is one. */
+    public Map<ResponseId, PartScoring.OfCases> programs() {
+        Map<ResponseId, PartScoring.OfCases> programs = new LinkedHashMap<>();
+        responses.forEach((id, response) -> response.cases().ifPresent(cases -> programs.put(id, cases)));
+        return programs;
     }
 
     /**
@@ -146,8 +170,8 @@ public record ItemKey(
     }
 
     /**
-     * Returns the item's own SCORE as far as nobody is asked for it: empty where a person marks it, and where it counts for
-     * nobody.
+     * Returns the item's own SCORE as far as nobody is asked for it: empty where a person marks it, while a program waits to be
+     * run, and where it counts for nobody.
      *
      * @param blank whether nothing was entered
      * @param judgement what the rules make of what was entered
@@ -156,7 +180,10 @@ public record ItemKey(
         return switch (judge) {
             case PERSON, TAKEN_OUT -> Optional.empty();
             case ALL_RIGHT -> Optional.of(blank ? judgement.get().score() : most());
-            case RULES -> Optional.of(judgement.get().score());
+            case RULES ->
+                Optional.of(judgement.get())
+                        .filter(judged -> blank || !judged.pending())
+                        .map(Judgement::score);
         };
     }
 

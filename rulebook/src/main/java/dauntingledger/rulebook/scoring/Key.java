@@ -5,6 +5,7 @@ import dauntingledger.rulebook.paper.Finding;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Value;
 import java.util.ArrayList;
@@ -34,6 +35,18 @@ public record Key(Map<ItemId, ItemKey> items) {
                 .distinct()
                 .forEach(item -> corrected.computeIfPresent(item, (id, key) -> key.corrected(id, corrections)));
         return new Key(corrected);
+    }
+
+    /** Returns this key with how programs ended. */
+    public Key with(Runs runs) {
+        boolean programs =
+                items.values().stream().anyMatch(key -> !key.programs().isEmpty());
+        if (!programs) {
+            return this;
+        }
+        Map<ItemId, ItemKey> known = new HashMap<>();
+        items.forEach((item, key) -> known.put(item, key.with(runs)));
+        return new Key(known);
     }
 
     /** Returns whether an item draws values anew for each candidate. */
@@ -137,6 +150,8 @@ public record Key(Map<ItemId, ItemKey> items) {
                                     case TOO_MANY_CHOICES -> "it names more than can be chosen";
                                     case TOO_LONG -> "it is too long";
                                     case OFF_THE_PICTURE -> "it is not on the picture";
+                                    case OTHER_LANGUAGE -> "it is in a language that is not offered";
+                                    case FIXED_TEXT_LOST -> "it lacks a part that every program keeps";
                                 })
                         .stream()
                         .toList();

@@ -3,12 +3,17 @@ package dauntingledger.rulebook.scoring;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.program.Cases;
+import dauntingledger.rulebook.program.Ending;
+import dauntingledger.rulebook.program.Runs;
+import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.Value;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiPredicate;
@@ -24,6 +29,11 @@ public sealed interface PartScoring extends Measure {
     @Override
     default Kind kind() {
         return Kind.PARTS;
+    }
+
+    /** Returns whether it is not known yet what {@code value} is worth. */
+    default boolean awaits(Value value) {
+        return false;
     }
 
     /** Returns 1: the share of a response that is wholly right. */
@@ -239,6 +249,48 @@ public sealed interface PartScoring extends Measure {
                 worths.add(new Worth(part, credit.worth(good, wanted.size())));
             }
             return credit.share(right, given.size() - right, wanted.size());
+        }
+    }
+
+    /**
+     * Cases that a program has to pass. It is somebody else's part to run it; while that is not done its worth is not known.
+     *
+     * @param runs how programs ended
+     */
+    record OfCases(Cases cases, Runs runs) implements PartScoring {
+        public OfCases {
+            requireNonNull(cases, "cases");
+            requireNonNull(runs, "runs");
+        }
+
+        @Override
+        public Credit credit() {
+            return Credit.PARTS;
+        }
+
+        /** Returns how a program ended in each case; empty while it was not run. Without a program every case is failed. */
+        public Optional<List<Ending>> endings(Value value) {
+            Optional<Source> program = value.elements().stream().findFirst().flatMap(Source::read);
+            return program.isEmpty()
+                    ? Optional.of(Collections.nCopies(cases.all().size(), Ending.ERROR))
+                    : runs.of(program.get(), cases);
+        }
+
+        @Override
+        public boolean awaits(Value value) {
+            return endings(value).isEmpty();
+        }
+
+        /** Returns the share of the worth of all cases that those have which pass; 0 while the program was not run. */
+        @Override
+        public Rational worth(Value value, List<Worth> worths) {
+            List<Rational> earned = endings(value).map(cases::earned).orElse(List.of());
+            Rational sum = Rational.ZERO;
+            for (int i = 0; i < earned.size(); i++) {
+                worths.add(new Worth(String.valueOf(i + 1), earned.get(i).dividedBy(cases.worth())));
+                sum = sum.plus(earned.get(i));
+            }
+            return sum.dividedBy(cases.worth());
         }
     }
 

@@ -3,6 +3,7 @@ package dauntingledger.rulebook.scoring;
 import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.response.Value.BaseType;
@@ -75,6 +76,29 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
 
     ResponseKey within(Rational by) {
         return with(new Leniency(leniency.also(), leniency.asTyped(), Optional.of(by)));
+    }
+
+    /** Returns whether it is not known yet what {@code value} is worth. */
+    boolean awaits(Value value) {
+        return measure(Measure.Kind.PARTS)
+                .filter(measure -> ((PartScoring) measure).awaits(value))
+                .isPresent();
+    }
+
+    /** Returns this with how programs ended, if it is one. */
+    ResponseKey with(Runs runs) {
+        List<Measure> known = measures.stream()
+                .map(measure ->
+                        measure instanceof PartScoring.OfCases of ? new PartScoring.OfCases(of.cases(), runs) : measure)
+                .toList();
+        return new ResponseKey(reading, correct, known, leniency);
+    }
+
+    /** Returns what it is judged by if it is a program. */
+    public Optional<PartScoring.OfCases> cases() {
+        return measure(Measure.Kind.PARTS)
+                .filter(PartScoring.OfCases.class::isInstance)
+                .map(PartScoring.OfCases.class::cast);
     }
 
     ResponseKey with(Value other) {

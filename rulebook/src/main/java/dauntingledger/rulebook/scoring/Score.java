@@ -92,7 +92,7 @@ public record Score(List<OfSection> sections) {
         WRONG,
         PARTLY_RIGHT,
         RIGHT,
-        /** It waits for a marker. */
+        /** It waits for a marker, or for a program to be run. */
         PENDING,
         /** It counts for nobody. */
         TAKEN_OUT
@@ -195,8 +195,14 @@ public record Score(List<OfSection> sections) {
             case TAKEN_OUT -> new OfItem(item.id(), Rational.ZERO, Outcome.TAKEN_OUT);
             case PERSON -> new OfItem(item.id(), Rational.ZERO, Outcome.PENDING);
             case ALL_RIGHT -> worth(item, Rational.ONE);
-            case RULES -> worth(item, Key.share(judging, judgement.get()));
+            case RULES -> judged(item, judging, judgement.get());
         };
+    }
+
+    private static OfItem judged(Item item, ItemKey judging, ItemKey.Judgement judgement) {
+        return judgement.pending()
+                ? new OfItem(item.id(), Rational.ZERO, Outcome.PENDING)
+                : worth(item, Key.share(judging, judgement));
     }
 
     /** Returns the marks of an item whose answer is so much of the most that it can be. */

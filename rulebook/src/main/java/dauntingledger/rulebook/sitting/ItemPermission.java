@@ -6,6 +6,7 @@ import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Interaction.Completeness;
 import dauntingledger.rulebook.response.Interaction.Misfit;
 import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.sitting.Question.Seal;
 import dauntingledger.rulebook.sitting.Question.Seen;
@@ -47,6 +48,7 @@ final class ItemPermission {
                         : question.work().entered() ? Verdict.ALREADY_SO : Verdict.NOTHING_TO_ENTER;
             case Act.Checked checked -> checked(question);
             case Act.Played played -> played(question, played.response());
+            case Act.ProgramRun run -> run(question, run);
             case Act.Erased erased -> question.work().responses().isEmpty() ? Verdict.ALREADY_SO : Verdict.PERMITTED;
             case Act.StruckOut struck -> onChoice(question, struck, true);
             case Act.BroughtBack back -> onChoice(question, back, false);
@@ -142,6 +144,8 @@ final class ItemPermission {
             case TOO_MANY_CHOICES -> Verdict.TOO_MANY_CHOICES;
             case TOO_LONG -> Verdict.TOO_LONG;
             case OFF_THE_PICTURE -> Verdict.OFF_THE_PICTURE;
+            case OTHER_LANGUAGE -> Verdict.OTHER_LANGUAGE;
+            case FIXED_TEXT_LOST -> Verdict.FIXED_TEXT_LOST;
         };
     }
 
@@ -150,6 +154,14 @@ final class ItemPermission {
             return Verdict.UNKNOWN_RESPONSE;
         }
         return question.playsLeft(response).orElse(1) > 0 ? Verdict.PERMITTED : Verdict.PLAYED_OUT;
+    }
+
+    /** Somebody may run as often as they like; what is written down has to be of this question. */
+    private static Verdict run(Question question, Act.ProgramRun run) {
+        return question.item().interaction(run.response()).orElse(null) instanceof Program program
+                        && (!run.examples() || run.endings().size() == program.examples())
+                ? Verdict.PERMITTED
+                : Verdict.UNKNOWN_RESPONSE;
     }
 
     private static Verdict onChoice(Question question, Act.OnChoice act, boolean strike) {

@@ -7,6 +7,7 @@ import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Interaction.Completeness;
 import dauntingledger.rulebook.response.Play;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.time.Duration;
@@ -111,7 +112,7 @@ public record Question(Item item, Work work, Seen seen, boolean marked, boolean 
         if (wantsEntering()) {
             return Completeness.PART;
         }
-        return work.isBlank() ? Completeness.BLANK : answered() == item.asked() ? Completeness.FULL : Completeness.PART;
+        return !begun() ? Completeness.BLANK : answered() == item.asked() ? Completeness.FULL : Completeness.PART;
     }
 
     /** Returns the value entered for {@code response}, or empty if that is blank. */
@@ -200,7 +201,9 @@ public record Question(Item item, Work work, Seen seen, boolean marked, boolean 
 
     /** Takes a response; an option chosen is no longer struck out. */
     Question answer(ResponseId response, Value value) {
-        Work changed = work.answer(response, value);
+        Work changed = item.interaction(response).orElse(null) instanceof Program
+                ? work.program(response, value)
+                : work.answer(response, value);
         boolean tried = !item.entering().deliberate()
                 && item.entering().isLimited()
                 && !changed.responses().equals(work.responses());
@@ -210,6 +213,10 @@ public record Question(Item item, Work work, Seen seen, boolean marked, boolean 
 
     Question play(ResponseId response) {
         return with(work.play(response));
+    }
+
+    Question run(Act.ProgramRun run) {
+        return with(work.run(run));
     }
 
     Question strike(ResponseId response, ChoiceId choice, boolean on) {
@@ -224,11 +231,30 @@ public record Question(Item item, Work work, Seen seen, boolean marked, boolean 
         return new Question(item, other, seen, marked, open, seal, spentMillis);
     }
 
+    private Completeness completeness(Interaction interaction, Value value) {
+        boolean untried = interaction instanceof Program program
+                && program.needsExample()
+                && !work.programming(program.response()).passes();
+        Completeness written = interaction.completeness(value);
+        return untried && written == Completeness.FULL ? Completeness.PART : written;
+    }
+
+    /** Returns whether a response is more than what stood there before anything was entered. */
+    private boolean begun() {
+        for (Map.Entry<ResponseId, Value> given : work.responses().entrySet()) {
+            Interaction interaction = item.interaction(given.getKey()).orElseThrow();
+            if (interaction.completeness(given.getValue()) != Completeness.BLANK) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     private int answered() {
         int answered = 0;
         for (Interaction interaction : item.interactions()) {
             Value value = work.responses().get(interaction.response());
-            if (value != null && interaction.completeness(value) == Completeness.FULL) {
+            if (value != null && completeness(interaction, value) == Completeness.FULL) {
                 answered++;
             }
         }

@@ -65,6 +65,7 @@ final class QuestionStates {
             case Act.AnswerEntered entered -> with(number, question.enter());
             case Act.Checked checked -> with(number, question.seal(Seal.CHECKED));
             case Act.Played played -> with(number, question.play(played.response()));
+            case Act.ProgramRun run -> with(number, question.run(run));
             case Act.Erased erased -> with(number, question.erase());
             case Act.StruckOut struck -> with(number, question.strike(struck.response(), struck.choice(), true));
             case Act.BroughtBack back -> with(number, question.strike(back.response(), back.choice(), false));

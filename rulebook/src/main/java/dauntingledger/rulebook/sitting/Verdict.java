@@ -26,6 +26,8 @@ public enum Verdict {
     WRONG_SHAPE,
     TOO_MANY_CHOICES,
     OFF_THE_PICTURE,
+    OTHER_LANGUAGE,
+    FIXED_TEXT_LOST,
     PLAYED_OUT,
     TOO_LONG,
     /** The chosen answer cannot be struck out. */

@@ -2,12 +2,15 @@ package dauntingledger.rulebook.sitting;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.program.Trial;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -18,20 +21,28 @@ import java.util.Set;
  * @param struck the options struck out, by response
  * @param entered whether the responses are entered; apart from being there where they are entered deliberately
  * @param tries how often an answer was entered, where that is counted
+ * @param programs what was tried and laid aside of each program
  */
 public record Work(
         Map<ResponseId, Value> responses,
         Map<ResponseId, Integer> plays,
         Map<ResponseId, Set<ChoiceId>> struck,
         boolean entered,
-        int tries) {
+        int tries,
+        Map<ResponseId, Programming> programs) {
 
-    static final Work NONE = new Work(Map.of(), Map.of(), Map.of(), false, 0);
+    static final Work NONE = new Work(Map.of(), Map.of(), Map.of(), false, 0, Map.of());
 
     public Work {
         requireNonNull(responses, "responses");
         requireNonNull(plays, "plays");
         requireNonNull(struck, "struck");
+        requireNonNull(programs, "programs");
+    }
+
+    /** Returns what was tried and laid aside of a program. */
+    public Programming programming(ResponseId response) {
+        return programs.getOrDefault(response, Programming.NONE);
     }
 
     /** Returns whether no response is given. */
@@ -40,16 +51,19 @@ public record Work(
     }
 
     Work enter(boolean counted) {
-        return new Work(responses, plays, struck, true, counted ? tries + 1 : tries);
+        return new Work(responses, plays, struck, true, counted ? tries + 1 : tries, programs);
     }
 
     Work erase() {
-        return new Work(Map.of(), plays, struck, false, tries);
+        Map<ResponseId, Programming> laidAside = new LinkedHashMap<>(programs);
+        responses.forEach((response, value) ->
+                laidAside.computeIfPresent(response, (id, programming) -> programming.after(value, Optional.empty())));
+        return new Work(Map.of(), plays, struck, false, tries, laidAside);
     }
 
     /** Takes a response that is not entered yet; an option chosen is no longer struck out. */
     Work answer(ResponseId response, Value value) {
-        Work answered = new Work(with(response, value), plays, struck, false, tries);
+        Work answered = new Work(with(response, value), plays, struck, false, tries, programs);
         for (ChoiceId choice : struckIn(response)) {
             if (value.elements().contains(choice.value())) {
                 answered = answered.strike(response, choice, false);
@@ -72,10 +86,27 @@ public record Work(
         return changed;
     }
 
+    /** Takes a program in place of the former one. */
+    Work program(ResponseId response, Value value) {
+        Value before = responses.getOrDefault(response, value.with(List.of()));
+        return answer(response, value).with(response, programming(response).after(before, Optional.of(value)));
+    }
+
+    Work run(Act.ProgramRun run) {
+        Trial trial = new Trial(run.program(), run.endings(), true);
+        return run.examples() ? with(run.response(), programming(run.response()).tried(trial)) : this;
+    }
+
+    private Work with(ResponseId response, Programming programming) {
+        Map<ResponseId, Programming> changed = new LinkedHashMap<>(programs);
+        changed.put(response, programming);
+        return new Work(responses, plays, struck, entered, tries, changed);
+    }
+
     Work play(ResponseId response) {
         Map<ResponseId, Integer> more = new LinkedHashMap<>(plays);
         more.merge(response, 1, Integer::sum);
-        return new Work(responses, more, struck, entered, tries);
+        return new Work(responses, more, struck, entered, tries, programs);
     }
 
     Work strike(ResponseId response, ChoiceId choice, boolean on) {
@@ -91,7 +122,7 @@ public record Work(
         } else {
             changed.put(response, choices);
         }
-        return new Work(responses, plays, changed, entered, tries);
+        return new Work(responses, plays, changed, entered, tries, programs);
     }
 
     boolean isStruck(ResponseId response, ChoiceId choice) {

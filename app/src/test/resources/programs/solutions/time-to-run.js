@@ -1,0 +1,2 @@
+const [distance, speed] = readLine().split(' ').map(Number);
+print(((distance / speed) * 60).toFixed(3));

@@ -1,0 +1,3 @@
+function way_back(bearing) {
+  return (bearing + 180) % 360;
+}

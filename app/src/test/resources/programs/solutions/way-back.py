@@ -1,0 +1,2 @@
+def way_back(bearing):
+    return (bearing + 180) % 360

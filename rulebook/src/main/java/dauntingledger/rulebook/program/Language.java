@@ -1,0 +1,46 @@
+package dauntingledger.rulebook.program;
+
+import dauntingledger.rulebook.plain.PlainNames;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
+/** A language that programs are written in; the engine of each is in a folder of its name. */
+public enum Language {
+    PYTHON("py"),
+    JAVASCRIPT("js");
+
+    private final String brief;
+
+    Language(String brief) {
+        this.brief = brief;
+    }
+
+    /** Returns what a cell of the ledger calls it. */
+    public String brief() {
+        return brief;
+    }
+
+    /** Returns what responses and packages call it. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public static Optional<Language> find(String word) {
+        return PlainNames.find(word, values());
+    }
+
+    /** Returns every language as packages call it, with commas between them. */
+    public static String words() {
+        return String.join(", ", Arrays.stream(values()).map(Language::word).toList());
+    }
+
+    /**
+     * Returns {@code program} as it is run to answer a call: with a line after it that prints what the call comes to.
+     *
+     * @param call an expression, which may be empty; then the program is run as it is
+     */
+    public String calling(String program, String call) {
+        return call.isEmpty() ? program : program + "\nprint(" + call + ")\n";
+    }
+}
