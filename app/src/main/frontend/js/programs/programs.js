@@ -108,11 +108,8 @@ export class ProgramField {
     if (!this.answers.isTyping(this.item, this.response)) {
       this.put(this.entered()?.language ?? this.language ?? this.root.dataset.languages.split(' ')[0]);
     }
-    const sealed = question.seal !== 'none';
-    this.editor.setReadOnly(sealed);
-    all('.program-runs button, .program-bar input', this.root).forEach((control) => {
-      control.disabled = sealed && !control.matches('[name^="language-"]');
-    });
+    this.editor.setReadOnly(question.seal !== 'none');
+    this.draw(this.isRunning);
     this.sayAnswer();
   }
 
@@ -120,7 +117,7 @@ export class ProgramField {
   sayAnswer() {
     const entered = this.entered();
     const elsewhere = entered && entered.language !== this.language;
-    const lines = elsewhere ? entered.text.split('\n').length : 0;
+    const lines = elsewhere ? entered.text.replace(/\n$/, '').split('\n').length : 0;
     one('.program-answer', this.root).textContent = elsewhere
       ? this.say('elsewhere', this.say(`language.${entered.language}`), lines)
       : '';
@@ -202,11 +199,13 @@ export class ProgramField {
     this.draw(false);
   }
 
-  draw(on) {
+  /** Of an answer that can no longer change nothing is run. */
+  draw(on = false) {
     this.isRunning = on;
-    one('[data-stop]', this.root).disabled = !on;
+    const sealed = this.question.seal !== 'none';
+    one('[data-stop]', this.root, HTMLButtonElement).disabled = !on;
     all('[data-run], [data-try]', this.root, HTMLButtonElement).forEach((button) => {
-      button.disabled = on;
+      button.disabled = on || sealed;
     });
   }
 

@@ -20,7 +20,8 @@ import tools.jackson.databind.json.JsonMapper;
  * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
  * result of each candidate, all of them being one cohort; {@code bin/paper statistics PACKAGE RESPONSES.csv} what
  * their scores say of the questions. These take {@code --key KEY.json}, what was decided about the key
- * after the exam. {@code bin/paper similar PACKAGE RESPONSES.csv --item ID} prints who wrote alike in answer to an item. A package is a zip file, or the folder that is zipped.
+ * after the exam. {@code bin/paper similar PACKAGE RESPONSES.csv --item ID} prints who wrote alike in answer to an item, and {@code
+ * bin/paper explain} with the same arguments how programs ended in each case of one. A package is a zip file, or the folder that is zipped.
  */
 public final class PaperCommand {
 
@@ -52,6 +53,9 @@ public final class PaperCommand {
             if (args.length == 5 && args[0].equals("similar") && args[3].equals("--item")) {
                 return sheet(out, args, sheet -> sheet.similar(args[4]));
             }
+            if (args.length == 5 && args[0].equals("explain") && args[3].equals("--item")) {
+                return sheet(out, args, sheet -> sheet.explained(args[4]));
+            }
             if (isSheet("results", args)) {
                 return sheet(out, args, ResponseSheet::results);
             }
@@ -63,7 +67,8 @@ public final class PaperCommand {
                 + "each (bin/paper score PACKAGE RESPONSES.csv) or to work out the results of all as one cohort (bin/paper"
                 + " results PACKAGE RESPONSES.csv), or to say what the scores tell of the questions (bin/paper statistics PACKAGE"
                 + " RESPONSES.csv); to each of these, add --key KEY.json for a key that was corrected. To compare what was written in"
-                + " answer to an item: bin/paper similar PACKAGE RESPONSES.csv --item ID. The"
+                + " answer to an item: bin/paper similar PACKAGE RESPONSES.csv --item ID. To say how programs ended in each case of an item:"
+                + " bin/paper explain PACKAGE RESPONSES.csv --item ID. The"
                 + " package is a zip file or a folder.");
         return UNUSABLE;
     }

@@ -3,14 +3,18 @@ package dauntingledger.app.papers;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.program.Case;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.ItemKey;
+import dauntingledger.rulebook.scoring.PartScoring;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -73,6 +77,32 @@ public final class PaperMarking {
         return paper.key().of(item).wants(response, option);
     }
 
+    /** Returns what the programs in answer to an item are judged by, by response; none for other items. */
+    public Map<ResponseId, PartScoring.OfCases> programs(ItemId item) {
+        return paper.key().of(item).programs();
+    }
+
+    /** Returns whether any item is answered by a program. */
+    public boolean hasPrograms() {
+        return paper.key().items().values().stream()
+                .anyMatch(key -> !key.programs().isEmpty());
+    }
+
+    /** Returns how many programs of a sitting wait to be run before their marks are known. */
+    public int waiting(Sitting sitting) {
+        return (int) sitting.questions().all().stream()
+                .filter(question -> waits(question))
+                .count();
+    }
+
+    /** Returns whether the answer to a question waits for a program to be run. */
+    public boolean waits(Question question) {
+        return programs(question.item().id()).entrySet().stream()
+                .anyMatch(one -> question.response(one.getKey())
+                        .filter(one.getValue()::awaits)
+                        .isPresent());
+    }
+
     /** Returns who works out the score of an item. */
     public ItemKey.Judge judge(ItemId item) {
         return paper.key().of(item).judge();
@@ -123,6 +153,22 @@ public final class PaperMarking {
                 paper.feedbackIn(language, question.item().id()).stream()
                         .filter(feedback -> feedback.isFor(explanation.outcomes()))
                         .map(Feedback::html)
-                        .toList());
+                        .toList(),
+                runs(question));
+    }
+
+    private Map<ResponseId, List<Papers.Ran>> runs(Question question) {
+        Map<ResponseId, List<Papers.Ran>> runs = new LinkedHashMap<>();
+        programs(question.item().id())
+                .forEach((response, judged) -> question.response(response)
+                        .flatMap(judged::endings)
+                        .ifPresent(endings -> {
+                            List<Papers.Ran> ran = new ArrayList<>();
+                            for (Case one : judged.cases().all()) {
+                                ran.add(new Papers.Ran(one.number(), one.shown(), endings.get(ran.size())));
+                            }
+                            runs.put(response, List.copyOf(ran));
+                        }));
+        return runs;
     }
 }

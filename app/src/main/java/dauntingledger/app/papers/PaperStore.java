@@ -4,6 +4,7 @@ import dauntingledger.app.papers.Papers.Medium;
 import dauntingledger.app.search.SearchIndex;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.paper.PaperId;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Correction;
 import jakarta.persistence.EntityManager;
@@ -16,6 +17,7 @@ import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -28,6 +30,7 @@ class PaperStore implements Papers {
     private final SearchIndex index;
     private final TransactionTemplate transactions;
     private final LivePapers live;
+    private final ObjectProvider<Runs> runs;
     private final ConcurrentMap<PaperRef, Known> known = new ConcurrentHashMap<>();
 
     /**
@@ -41,7 +44,13 @@ class PaperStore implements Papers {
         }
     }
 
-    PaperStore(EntityManager entities, TransactionTemplate transactions, SearchIndex index, LivePapers live) {
+    PaperStore(
+            EntityManager entities,
+            TransactionTemplate transactions,
+            SearchIndex index,
+            LivePapers live,
+            ObjectProvider<Runs> runs) {
+        this.runs = runs;
         this.live = live;
         this.index = index;
         this.entities = entities;
@@ -152,7 +161,8 @@ class PaperStore implements Papers {
     @Override
     public PaperMarking marking(PaperRef ref, List<Correction> corrections) {
         ReadPaper paper = paper(ref);
-        return new PaperMarking(corrections.isEmpty() ? paper : paper.corrected(corrections));
+        ReadPaper judged = corrections.isEmpty() ? paper : paper.corrected(corrections);
+        return new PaperMarking(judged.knowing(runs.getIfAvailable(() -> Runs.NONE)));
     }
 
     @Override

@@ -1,5 +1,7 @@
 package dauntingledger.app.papers;
 
+import dauntingledger.rulebook.program.Ending;
+import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.Score;
@@ -8,6 +10,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -120,6 +123,11 @@ public interface Papers {
      * How a question came to its marks.
      *
      * @param feedback what the author says to this answer, as HTML
+     * @param runs how programs in answer to it ended, by response; empty while they wait to be run
      */
-    record Explained(Question question, Score.Explanation explanation, List<String> feedback) {}
+    record Explained(
+            Question question, Score.Explanation explanation, List<String> feedback, Map<ResponseId, List<Ran>> runs) {}
+
+    /** How a program ended in one of its cases. */
+    record Ran(int number, boolean shown, Ending ending) {}
 }

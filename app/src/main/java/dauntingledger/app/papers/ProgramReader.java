@@ -93,10 +93,8 @@ final class ProgramReader {
                 element.attribute("tolerance")
                         .map(text -> Attributes.rational(element, "tolerance"))
                         .orElse(Rational.ZERO));
-        Cases cases = new Cases(
-                limits,
-                comparison,
-                element.elements("dl:case").map(ProgramReader::oneCase).toList());
+        Cases cases =
+                new Cases(limits, comparison, cases(element.elements("dl:case").toList()));
         List<String> findings = cases.findings();
         if (!findings.isEmpty()) {
             throw new IllegalArgumentException(String.join("; ", findings));
@@ -104,7 +102,13 @@ final class ProgramReader {
         return cases;
     }
 
-    private static Case oneCase(XmlElement element) {
+    private static List<Case> cases(List<XmlElement> elements) {
+        List<Case> cases = new ArrayList<>();
+        elements.forEach(element -> cases.add(oneCase(cases.size() + 1, element)));
+        return cases;
+    }
+
+    private static Case oneCase(int number, XmlElement element) {
         Optional<String> call =
                 element.element("dl:call").map(one -> one.exact().strip());
         Optional<String> input = element.element("dl:in").map(ProgramReader::written);
@@ -117,6 +121,7 @@ final class ProgramReader {
                     "the case in line " + element.line() + " needs 'dl:in', which may be empty, or a 'dl:call'");
         }
         return new Case(
+                number,
                 call.orElse(""),
                 input.orElse(""),
                 output,

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.scoring.Correction;
 import dauntingledger.rulebook.scoring.ItemKey;
@@ -53,6 +54,14 @@ record ReadPaper(
         Map<ItemId, MarkingScheme> marked = new HashMap<>(schemes);
         marked.keySet().removeIf(item -> corrected.of(item).judge() != ItemKey.Judge.PERSON);
         return new ReadPaper(texts, corrected, results, marked, feedback, ownNames, sounds, files, notes);
+    }
+
+    /** Returns this with how programs ended. */
+    ReadPaper knowing(Runs runs) {
+        Key knowing = key.with(runs);
+        return knowing == key
+                ? this
+                : new ReadPaper(texts, knowing, results, schemes, feedback, ownNames, sounds, files, notes);
     }
 
     /** Returns this as one candidate has it: with the values that the templates of its items draw. */

@@ -5,6 +5,7 @@ import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Forgotten;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
@@ -99,7 +100,8 @@ class Runs implements PastAnswers {
         return kept || workOut(appointment);
     }
 
-    /** Works out what a sitting came to, and keeps it; returns false if it is no practice, not handed in or unreadable. */
+    /** Works out what a sitting came to, and keeps it; returns false if it is no practice, not handed in or unreadable, or
+     * while programs in it wait to be run. */
     private boolean workOut(Appointment practised) {
         Optional<PracticeMode> mode = practised.terms().practised().map(Practised::mode);
         if (mode.isEmpty()) {
@@ -117,7 +119,11 @@ class Runs implements PastAnswers {
                 .map(StageRecord::endedAt)
                 .max(Instant::compareTo)
                 .orElse(now);
-        Score score = papers.marking(practised.paper(), practised.seed()).score(sitting, Map.of());
+        PaperMarking marking = papers.marking(practised.paper(), practised.seed());
+        if (marking.waiting(sitting) > 0) {
+            return false;
+        }
+        Score score = marking.score(sitting, Map.of());
         Run run = Run.of(sitting, mode.get(), handedIn, score);
         RunRecord record = new RunRecord(
                 practised.sitting(), practised.candidate(), handedIn, json.writeValueAsString(RunCodec.toPlain(run)));

@@ -14,6 +14,7 @@ import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.results.Effects;
 import dauntingledger.rulebook.results.Result;
@@ -47,6 +48,7 @@ class KeyQuestionController {
     private final KeyVersions keys;
     private final AnswerCounts counts;
     private final Reckoning reckoning;
+    private final JudgedPrograms judged;
     private final Papers papers;
     private final Words words;
 
@@ -56,6 +58,7 @@ class KeyQuestionController {
             KeyVersions keys,
             AnswerCounts counts,
             Reckoning reckoning,
+            JudgedPrograms judged,
             Papers papers,
             Words words) {
         this.pages = pages;
@@ -63,6 +66,7 @@ class KeyQuestionController {
         this.keys = keys;
         this.counts = counts;
         this.reckoning = reckoning;
+        this.judged = judged;
         this.papers = papers;
         this.words = words;
     }
@@ -80,12 +84,16 @@ class KeyQuestionController {
      * What somebody proposes about a question.
      *
      * @param kind of correction, or {@code as-it-was} to take back all that was decided about it
+     * @param number of the case of a program that is corrected
+     * @param output what a program has to write in that case
      */
     record Proposal(
             @Nullable String kind,
             @Nullable String response,
             @Nullable List<String> value,
-            @Nullable String by) {}
+            @Nullable String by,
+            @Nullable Integer number,
+            @Nullable String output) {}
 
     @GetMapping("/office/exams/{exam}/key/{item}")
     String question(@PathVariable long exam, @PathVariable String item, Proposal proposal, Model model) {
@@ -105,9 +113,10 @@ class KeyQuestionController {
         model.addAttribute(
                 "responses",
                 asked.interactions().stream()
-                        .filter(Interaction::isAsked)
+                        .filter(interaction -> interaction.isAsked() && !(interaction instanceof Program))
                         .map(interaction -> response(counted, asked, interaction))
                         .toList());
+        model.addAttribute("programs", judged.of(found, counted.marking(), asked));
         if (proposal.kind() != null) {
             propose(found, asked, proposal, latest, model);
         }
@@ -134,6 +143,7 @@ class KeyQuestionController {
     private void propose(Exam exam, Item item, Proposal proposal, KeyVersions.Version latest, Model model) {
         try {
             List<Correction> proposed = proposed(exam, item.id(), proposal, latest.corrections());
+            model.addAttribute("waiting", judged.waiting(exam, keys.marking(exam, proposed)));
             Reckoning.Reckoned both = reckoning.of(exam, List.of(latest.corrections(), proposed));
             Effects effects =
                     Effects.between(both.results().getFirst(), both.results().getLast());
@@ -185,6 +195,14 @@ class KeyQuestionController {
                         response(proposal),
                         Numeral.read(proposal.by() == null ? "" : proposal.by())
                                 .orElseThrow(() -> new IllegalArgumentException(words.say("key.by.wrong")))));
+            case "case-out" ->
+                Optional.of(new Correction.OfCase(item, response(proposal), number(proposal), Optional.empty()));
+            case "case" ->
+                Optional.of(new Correction.OfCase(
+                        item,
+                        response(proposal),
+                        number(proposal),
+                        Optional.of(lines(proposal.output() == null ? "" : proposal.output()))));
             case "also-right" ->
                 Optional.of(new Correction.AlsoRight(
                         item, response(proposal), proposal.value() == null ? List.of() : proposal.value()));
@@ -194,6 +212,25 @@ class KeyQuestionController {
 
     private static ResponseId response(Proposal proposal) {
         return new ResponseId(proposal.response() == null ? "" : proposal.response());
+    }
+
+    private static int number(Proposal proposal) {
+        return proposal.number() == null ? 0 : proposal.number();
+    }
+
+    /** A form sends line breaks as two characters; programs write one. */
+    private static String lines(String typed) {
+        return typed.replace("\r\n", "\n");
+    }
+
+    /** Has all programs in answer to a question run again. */
+    @Audited("programs-judged-again")
+    @PostMapping("/office/exams/{exam}/key/{item}/again")
+    String again(@PathVariable long exam, @PathVariable String item, RedirectAttributes redirected) {
+        Exam found = pages.findOver(exam);
+        judged.again(found, keys.marking(found), item(papers.text(found.paper()), item));
+        redirected.addFlashAttribute(SaidAfterForms.SAID, "again");
+        return "redirect:/office/exams/" + exam + "/key/" + item;
     }
 
     @Audited("key-corrected")

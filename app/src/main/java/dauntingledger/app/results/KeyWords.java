@@ -31,6 +31,10 @@ class KeyWords {
             case Correction.StaysWrong wrong ->
                 words.say("key.correction.stays-wrong", String.join(", ", wrong.value()));
             case Correction.Within within -> words.say("key.correction.within", Numeral.write(within.by()));
+            case Correction.OfCase of ->
+                of.output().isPresent()
+                        ? words.say("key.correction.case", of.number())
+                        : words.say("key.correction.case-out", of.number());
             case Correction.AllRight all -> words.say("key.correction.all-right");
             case Correction.TakenOut out -> words.say("key.correction.taken-out");
         };

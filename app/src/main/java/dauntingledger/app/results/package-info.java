@@ -2,8 +2,21 @@
 @NullMarked
 @ApplicationModule(
         allowedDependencies = {
-            "audit", "exams", "ledger", "mail", "marking", "office", "papers", "print", "said", "sheets", "signin",
-            "staff", "signing", "words"
+            "audit",
+            "exams",
+            "ledger",
+            "mail",
+            "marking",
+            "office",
+            "papers",
+            "programs",
+            "print",
+            "said",
+            "sheets",
+            "signin",
+            "staff",
+            "signing",
+            "words"
         })
 package dauntingledger.app.results;
 

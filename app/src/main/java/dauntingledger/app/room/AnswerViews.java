@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.ItemText;
 import dauntingledger.app.papers.PaperText.Part;
+import dauntingledger.app.papers.Papers;
 import dauntingledger.app.papers.Papers.Explained;
 import dauntingledger.app.practice.PastAnswers;
 import dauntingledger.app.words.Marks;
@@ -19,6 +20,7 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.practice.PastAnswer;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.Score;
 import java.util.ArrayList;
@@ -130,7 +132,12 @@ class AnswerViews {
                 continue;
             }
             given.add(text(interaction, reason.given(), text));
-            expected.add(text(interaction, reason.expected(), text));
+            if (!(interaction instanceof Program)) {
+                expected.add(text(interaction, reason.expected(), text));
+            } else {
+                explained.runs().getOrDefault(reason.response(), List.of()).forEach(ran -> worths.add(said(ran)));
+                continue;
+            }
             reason.worths()
                     .forEach(worth -> worths.add(
                             words.say("answers.worth", part(interaction, worth.part()), Marks.write(worth.worth()))));
@@ -147,6 +154,13 @@ class AnswerViews {
                 past.orElse(null));
     }
 
+    private String said(Papers.Ran ran) {
+        return words.say(
+                ran.shown() ? "answers.example" : "answers.case",
+                ran.number(),
+                words.say("room.answer.program.short." + PlainNames.name(ran.ending())));
+    }
+
     private static String text(Interaction interaction, Value value, ItemText text) {
         if (value.elements().isEmpty()) {
             return NOTHING;
@@ -157,7 +171,12 @@ class AnswerViews {
                         .map(Rational::parse)
                         .map(Numeral::write)
                         .collect(Collectors.joining(" "));
-            default -> interaction instanceof Choice choice ? options(choice, value, text) : interaction.label(value);
+            default ->
+                switch (interaction) {
+                    case Choice choice -> options(choice, value, text);
+                    case Program program -> value.elements().getFirst();
+                    default -> interaction.label(value);
+                };
         };
     }
 

@@ -6,6 +6,7 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.practice.OwnMarks;
+import dauntingledger.app.programs.Judging;
 import dauntingledger.app.words.Marks;
 import dauntingledger.rulebook.marking.MarkingScheme;
 import dauntingledger.rulebook.number.Numeral;
@@ -15,6 +16,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,11 +38,16 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class CheckedController {
 
+    /** How long somebody waits for a program to be judged before they are told that it is not yet. */
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+
     private final Papers papers;
     private final AnswerViews views;
     private final OwnMarks own;
+    private final Judging judging;
 
-    CheckedController(Papers papers, AnswerViews views, OwnMarks own) {
+    CheckedController(Papers papers, AnswerViews views, OwnMarks own, Judging judging) {
+        this.judging = judging;
         this.papers = papers;
         this.views = views;
         this.own = own;
@@ -62,6 +69,7 @@ class CheckedController {
         PaperText text = papers.text(mine.paper(), RoomController.language(here), mine.seed());
         Question question = checked(here, text, item);
         PaperMarking marking = papers.marking(mine.paper(), mine.seed());
+        judging.judge(marking, question, PATIENCE);
         response.setHeader(HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
         model.addAttribute(
                 "answer",

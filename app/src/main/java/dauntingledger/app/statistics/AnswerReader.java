@@ -10,6 +10,7 @@ import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ExtendedText;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.OnPaper;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.ItemKey;
@@ -139,6 +140,7 @@ final class AnswerReader {
     private List<Chosen> chosen(ItemId item, Interaction interaction, Value value) {
         return switch (interaction) {
             case ExtendedText text -> List.of();
+            case Program program -> List.of();
             case OnPaper paper -> List.of();
             case Choice choice ->
                 value.elements().stream()
@@ -202,7 +204,7 @@ final class AnswerReader {
         return same;
     }
 
-    /** Returns what was written in sentences, by question; blanks are left out. */
+    /** Returns what was written, sentences and programs, by question; blanks are left out. */
     Map<ItemId, String> texts(Sitting sitting) {
         Map<ItemId, String> texts = new LinkedHashMap<>();
         sitting.questions()
@@ -214,7 +216,7 @@ final class AnswerReader {
 
     private static Optional<String> text(Question question) {
         String text = question.item().interactions().stream()
-                .filter(ExtendedText.class::isInstance)
+                .filter(interaction -> interaction instanceof ExtendedText || interaction instanceof Program)
                 .flatMap(interaction -> question.response(interaction.response()).stream())
                 .flatMap(value -> value.elements().stream())
                 .collect(Collectors.joining("\n"));

@@ -10,12 +10,14 @@ import dauntingledger.app.papers.PaperText;
 import dauntingledger.app.papers.Papers;
 import dauntingledger.app.statistics.CohortFindings.AlikeTexts;
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.results.Marks;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.similarity.TextComparison;
 import dauntingledger.rulebook.similarity.WrongAgreement;
+import dauntingledger.rulebook.similarity.Written;
 import dauntingledger.rulebook.statistics.ExamStatistics;
 import dauntingledger.rulebook.statistics.Participant;
 import java.util.Comparator;
@@ -125,7 +127,12 @@ class CohortReader {
                 .forEach((item, own) ->
                         texts.computeIfAbsent(item, none -> new HashMap<>()).put(sat.candidate(), own)));
         Map<ItemId, TextComparison> comparisons = new LinkedHashMap<>();
-        texts.forEach((item, of) -> comparisons.put(item, TextComparison.of(of, text.plain(item))));
+        texts.forEach((item, of) -> {
+            Item asked = text.paper().item(item).orElseThrow();
+            Written.of(asked)
+                    .ifPresent(as -> comparisons.put(
+                            item, TextComparison.of(of, Written.before(asked, text.plain(item)), as)));
+        });
         return comparisons;
     }
 

@@ -14,6 +14,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.similarity.Fingerprints;
+import dauntingledger.rulebook.similarity.Written;
 import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Sitting;
@@ -96,8 +97,9 @@ class PairPages {
         Map<ItemId, String> others = answers.texts(other);
         List<Texts> texts = new ArrayList<>();
         ones.forEach((item, written) -> Optional.ofNullable(others.get(item)).ifPresent(another -> {
-            Fingerprints prints = Fingerprints.of(written);
-            Fingerprints otherPrints = Fingerprints.of(another);
+            Written as = text.paper().item(item).flatMap(Written::of).orElse(Written.SENTENCES);
+            Fingerprints prints = as.prints(written);
+            Fingerprints otherPrints = as.prints(another);
             Set<Long> shared = new HashSet<>(prints.hashes());
             shared.retainAll(otherPrints.hashes());
             shared.removeAll(findings.common().getOrDefault(item, Set.of()));

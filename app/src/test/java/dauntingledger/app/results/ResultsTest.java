@@ -85,7 +85,7 @@ class ResultsTest extends Hall {
 
         asOffice(get(office()))
                 .andExpect(content().string(containsString("Provisional results, version 1")))
-                .andExpect(content().string(containsString("waiting for a marker")));
+                .andExpect(content().string(containsString("not judged yet")));
         asOffice(get(office() + ".csv"))
                 .andExpect(content()
                         .string(containsString("\"" + wrote.candidate() + "\",\"0\",\"144\",\"50.00\",\"pending\"")))

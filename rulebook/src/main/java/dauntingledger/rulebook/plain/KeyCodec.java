@@ -37,6 +37,15 @@ public final class KeyCodec {
                             Field.of("response", Ids.RESPONSE, Correction.Within::response),
                             Field.of("by", MemberType.RATIONAL, Correction.Within::by)))
             .kind(
+                    "of-case",
+                    Correction.OfCase.class,
+                    Schema.of(
+                            Correction.OfCase::new,
+                            Field.of("item", Ids.ITEM, Correction.OfCase::item),
+                            Field.of("response", Ids.RESPONSE, Correction.OfCase::response),
+                            Field.of("number", MemberType.COUNT, Correction.OfCase::number),
+                            Field.optional("output", MemberType.TEXT, Correction.OfCase::output)))
+            .kind(
                     "all-right",
                     Correction.AllRight.class,
                     Schema.of(Correction.AllRight::new, Field.of("item", Ids.ITEM, Correction.AllRight::item)))

@@ -6,6 +6,7 @@ import dauntingledger.rulebook.number.Rational;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** The cases of one question, with what each run may use and how its output is compared. */
@@ -28,6 +29,19 @@ public record Cases(Limits limits, Comparison comparison, List<Case> all) {
     /** Returns how many candidates do not see. */
     public int hidden() {
         return all.size() - shown().size();
+    }
+
+    /** Returns these as they are once case {@code number} has to write {@code output}, or counts for nobody. */
+    public Cases corrected(int number, Optional<String> output) {
+        List<Case> corrected = new ArrayList<>();
+        for (Case one : all) {
+            if (one.number() != number) {
+                corrected.add(one);
+            } else {
+                output.map(one::writing).ifPresent(corrected::add);
+            }
+        }
+        return new Cases(limits, comparison, corrected);
     }
 
     public Rational worth() {

@@ -4,9 +4,12 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.program.Case;
+import dauntingledger.rulebook.program.Cases;
 import dauntingledger.rulebook.response.ResponseId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Something that is decided about the key of one item after the exam, for everybody. */
 public sealed interface Correction {
@@ -111,6 +114,31 @@ public sealed interface Correction {
         @Override
         public boolean isWhole() {
             return true;
+        }
+    }
+
+    /**
+     * A case that a program has to pass was wrong: something else is to be written, or it counts for nobody.
+     *
+     * @param number of the case as the author gave them, from 1
+     * @param output what is to be written; empty for a case that counts for nobody
+     */
+    record OfCase(ItemId item, ResponseId response, int number, Optional<String> output) implements Correction {
+        public OfCase {
+            requireNonNull(item, "item");
+            requireNonNull(response, "response");
+            if (number < 1 || number > Cases.MOST) {
+                throw new IllegalArgumentException("a case is named by its number, 1 to " + Cases.MOST);
+            }
+            if (output.filter(text -> text.length() > Case.LONGEST).isPresent()) {
+                throw new IllegalArgumentException("an output takes " + Case.LONGEST + " characters at most");
+            }
+        }
+
+        @Override
+        public boolean givesWayTo(Correction later) {
+            return later.isWhole()
+                    || later instanceof OfCase other && other.response().equals(response) && other.number() == number;
         }
     }
 

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.ItemId;
+import dauntingledger.rulebook.program.Cases;
 import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -231,6 +232,7 @@ public record ItemKey(
             case Correction.AlsoRight also -> with(also.response(), key -> key.alsoRight(also.value()));
             case Correction.StaysWrong wrong -> this;
             case Correction.Within within -> with(within.response(), key -> key.within(within.by()));
+            case Correction.OfCase of -> with(of.response(), key -> key.corrected(of));
             case Correction.AllRight all -> new ItemKey(responses, outcomes, rules, Judge.ALL_RIGHT, template);
             case Correction.TakenOut out -> new ItemKey(responses, outcomes, rules, Judge.TAKEN_OUT, template);
         };
@@ -255,9 +257,24 @@ public record ItemKey(
                                         ? Optional.empty()
                                         : Optional.of("response '" + within.response()
                                                 + "' is no number, so that no tolerance is of use to it"));
+            case Correction.OfCase of -> problem(of);
             case Correction.AllRight all -> Optional.empty();
             case Correction.TakenOut out -> Optional.empty();
         };
+    }
+
+    private Optional<String> problem(Correction.OfCase of) {
+        Optional<Cases> cases = Optional.ofNullable(responses.get(of.response()))
+                .flatMap(ResponseKey::cases)
+                .map(PartScoring.OfCases::cases);
+        if (cases.filter(all -> all.all().stream().anyMatch(one -> one.number() == of.number()))
+                .isEmpty()) {
+            return Optional.of("response '" + of.response() + "' is judged by no case " + of.number());
+        }
+        boolean last = of.output().isEmpty() && cases.orElseThrow().all().size() == 1;
+        return last
+                ? Optional.of("no case would be left to judge by; take the question out instead")
+                : Optional.empty();
     }
 
     private Optional<String> problem(ResponseId response) {

@@ -287,7 +287,9 @@ public sealed interface PartScoring extends Measure {
             List<Rational> earned = endings(value).map(cases::earned).orElse(List.of());
             Rational sum = Rational.ZERO;
             for (int i = 0; i < earned.size(); i++) {
-                worths.add(new Worth(String.valueOf(i + 1), earned.get(i).dividedBy(cases.worth())));
+                worths.add(new Worth(
+                        String.valueOf(cases.all().get(i).number()),
+                        earned.get(i).dividedBy(cases.worth())));
                 sum = sum.plus(earned.get(i));
             }
             return sum.dividedBy(cases.worth());

@@ -94,6 +94,16 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
         return new ResponseKey(reading, correct, known, leniency);
     }
 
+    /** Returns this with one of its cases corrected. */
+    ResponseKey corrected(Correction.OfCase of) {
+        List<Measure> corrected = measures.stream()
+                .map(measure -> measure instanceof PartScoring.OfCases judged
+                        ? new PartScoring.OfCases(judged.cases().corrected(of.number(), of.output()), judged.runs())
+                        : measure)
+                .toList();
+        return new ResponseKey(reading, correct, corrected, leniency);
+    }
+
     /** Returns what it is judged by if it is a program. */
     public Optional<PartScoring.OfCases> cases() {
         return measure(Measure.Kind.PARTS)

@@ -2,6 +2,7 @@ package dauntingledger.rulebook.similarity;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.program.Source;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -26,6 +27,11 @@ public final class Fingerprints {
 
     /** What is shared of so many letters and digits is always found. */
     public static final int SURE = GRAM + WINDOW - 1;
+
+    /** The tokens of a run of a program; about a line. */
+    public static final int PROGRAM_GRAM = 7;
+
+    public static final int PROGRAM_WINDOW = 4;
 
     private static final long BASE = 1_000_003;
 
@@ -54,32 +60,62 @@ public final class Fingerprints {
         requireNonNull(text, "text");
         int[] signs = new int[text.length()];
         int[] places = new int[text.length()];
+        int[] ends = new int[text.length()];
         int count = 0;
         for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
             int sign = text.codePointAt(i);
             if (Character.isLetterOrDigit(sign)) {
                 signs[count] = Character.toLowerCase(sign);
+                ends[count] = i + Character.charCount(sign);
                 places[count++] = i;
             }
         }
-        return winnowed(hashes(signs, count), text, places);
+        return winnowed(hashes(signs, count, GRAM), new Sizes(GRAM, WINDOW), places, ends);
     }
 
+    /**
+     * Returns the fingerprints of a program, by its tokens instead of letters: of the hashes of all runs of {@value
+     * #PROGRAM_GRAM} tokens, each window of {@value #PROGRAM_WINDOW} keeps the least.
+     *
+     * @param response the name of the language, a newline, and the text; what names no language has no fingerprints
+     */
+    public static Fingerprints ofProgram(String response) {
+        return Source.read(response)
+                .map(program -> {
+                    List<ProgramTokens.Token> tokens =
+                            ProgramTokens.of(response, response.indexOf('\n') + 1, program.language());
+                    return winnowed(
+                            hashes(
+                                    tokens.stream()
+                                            .mapToInt(token -> token.sign().hashCode())
+                                            .toArray(),
+                                    tokens.size(),
+                                    PROGRAM_GRAM),
+                            new Sizes(PROGRAM_GRAM, PROGRAM_WINDOW),
+                            tokens.stream().mapToInt(ProgramTokens.Token::from).toArray(),
+                            tokens.stream().mapToInt(ProgramTokens.Token::to).toArray());
+                })
+                .orElseGet(() -> new Fingerprints(List.of()));
+    }
+
+    /** How many signs are in a run, and how many runs in a window. */
+    private record Sizes(int gram, int window) {}
+
     /** The hashes of all runs, each out of the one before (Karp, Rabin 1987), and mixed so that the least is no prejudice. */
-    private static long[] hashes(int[] signs, int count) {
-        long[] hashes = new long[Math.max(0, count - GRAM + 1)];
+    private static long[] hashes(int[] signs, int count, int gram) {
+        long[] hashes = new long[Math.max(0, count - gram + 1)];
         long power = 1;
-        for (int i = 1; i < GRAM; i++) {
+        for (int i = 1; i < gram; i++) {
             power *= BASE;
         }
         long rolling = 0;
         for (int i = 0; i < count; i++) {
-            if (i >= GRAM) {
-                rolling -= signs[i - GRAM] * power;
+            if (i >= gram) {
+                rolling -= signs[i - gram] * power;
             }
             rolling = rolling * BASE + signs[i];
-            if (i >= GRAM - 1) {
-                hashes[i - GRAM + 1] = mixed(rolling);
+            if (i >= gram - 1) {
+                hashes[i - gram + 1] = mixed(rolling);
             }
         }
         return hashes;
@@ -92,18 +128,17 @@ public final class Fingerprints {
         return two ^ two >>> 31;
     }
 
-    private static Fingerprints winnowed(long[] hashes, String text, int[] places) {
+    private static Fingerprints winnowed(long[] hashes, Sizes sizes, int[] places, int[] ends) {
         List<Print> prints = new ArrayList<>();
         int last = -1;
-        for (int from = 0; from == 0 || from + WINDOW <= hashes.length; from++) {
+        for (int from = 0; from == 0 || from + sizes.window() <= hashes.length; from++) {
             int least = last >= from ? last : -1;
-            int to = Math.min(from + WINDOW, hashes.length);
+            int to = Math.min(from + sizes.window(), hashes.length);
             for (int i = least < 0 ? from : to - 1; i < to; i++) {
                 least = least < 0 || hashes[i] <= hashes[least] ? i : least;
             }
             if (least >= 0 && least != last) {
-                int end = places[least + GRAM - 1];
-                prints.add(new Print(hashes[least], places[least], end + Character.charCount(text.codePointAt(end))));
+                prints.add(new Print(hashes[least], places[least], ends[least + sizes.gram() - 1]));
                 last = least;
             }
         }

@@ -76,10 +76,18 @@ public final class TextComparison {
      * @param question what everybody read
      */
     public static TextComparison of(Map<String, String> texts, String question) {
+        return of(texts, List.of(question), Written.SENTENCES);
+    }
+
+    /**
+     * @param texts what was written, by candidate
+     * @param before what everybody read or had before they wrote
+     */
+    public static TextComparison of(Map<String, String> texts, List<String> before, Written as) {
         SortedMap<String, Set<Long>> all = new TreeMap<>();
-        texts.forEach(
-                (candidate, text) -> all.put(candidate, Fingerprints.of(text).hashes()));
-        Set<Long> common = new HashSet<>(Fingerprints.of(question).hashes());
+        texts.forEach((candidate, text) -> all.put(candidate, as.prints(text).hashes()));
+        Set<Long> common = new HashSet<>();
+        before.forEach(text -> common.addAll(as.prints(text).hashes()));
         Map<Long, Integer> times = new HashMap<>();
         all.values().forEach(hashes -> hashes.forEach(hash -> times.merge(hash, 1, Integer::sum)));
         times.forEach((hash, count) -> {
