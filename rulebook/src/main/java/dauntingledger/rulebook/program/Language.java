@@ -1,6 +1,5 @@
 package dauntingledger.rulebook.program;
 
-import dauntingledger.rulebook.plain.PlainNames;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
@@ -27,7 +26,9 @@ public enum Language {
     }
 
     public static Optional<Language> find(String word) {
-        return PlainNames.find(word, values());
+        return Arrays.stream(values())
+                .filter(language -> language.word().equals(word))
+                .findFirst();
     }
 
     /** Returns every language as packages call it, with commas between them. */
