@@ -126,6 +126,12 @@ export type Question = {
   label: string;
   marked: boolean;
   playsLeft: Record<string, number>;
+  programs: Record<string, {
+    aside: Record<string, string>;
+    current?: boolean;
+    passed?: number;
+    tried?: number;
+  }>;
   responses: Record<string, string[]>;
   seal: string;
   spent: number;

@@ -62,6 +62,7 @@ class PlainField {
     this.field.addEventListener('blur', () => answers.page.flush());
   }
 
+  /** @param {string[]} values */
   fill([written]) {
     if (written !== undefined) {
       this.language = written.slice(0, written.indexOf('\n'));

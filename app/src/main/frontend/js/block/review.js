@@ -49,7 +49,8 @@ export class Review {
     const row = this.rows.get(question.id);
     row.dataset.status = question.status;
     row.dataset.marked = String(question.marked);
-    row.querySelector('.r-entry').textContent = `${question.fullLabel || this.words.say(`review.${question.status}`)}${this.tried(question)}`;
+    row.querySelector('.r-entry').textContent =
+      `${question.fullLabel || this.words.say(`review.${question.status}`)}${this.tried(question)}`;
     one('.r-mark', row).hidden = !question.marked;
     this.drawRowSpent(row, question.spent);
   }

@@ -27,10 +27,17 @@ const HIGHLIGHT = HighlightStyle.define([
 const THEME = EditorView.theme({
   '&': { color: 'var(--ink)', backgroundColor: 'var(--paper)', fontSize: '1rem' },
   '&.cm-focused': { outline: '3px solid var(--tab)', outlineOffset: '1px' },
-  '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: 'var(--code-line, 1.5)', letterSpacing: 'var(--code-spacing, normal)' },
+  '.cm-scroller': {
+    fontFamily: 'var(--font-mono)',
+    lineHeight: 'var(--code-line, 1.5)',
+    letterSpacing: 'var(--code-spacing, normal)',
+  },
   '.cm-content': { caretColor: 'var(--ink)', minHeight: '10em' },
   '.cm-gutters': { color: 'var(--ink-2)', backgroundColor: 'var(--wash)', borderRight: '1px solid var(--rule-2)' },
-  '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'transparent', boxShadow: 'inset 0 -1px var(--rule-2), inset 0 1px var(--rule-2)' },
+  '.cm-activeLine, .cm-activeLineGutter': {
+    backgroundColor: 'transparent',
+    boxShadow: 'inset 0 -1px var(--rule-2), inset 0 1px var(--rule-2)',
+  },
   '.cm-cursor': { borderLeft: '2px solid var(--ink)' },
   '&.cm-focused > .cm-scroller > .cm-selectionLayer .cm-selectionBackground, .cm-selectionBackground': {
     backgroundColor: 'var(--ink-mark-2)',
@@ -39,8 +46,19 @@ const THEME = EditorView.theme({
   '.cm-searchMatch, .cm-selectionMatch': { backgroundColor: 'var(--wash)', outline: '1px solid var(--edge)' },
   '.cm-searchMatch.cm-searchMatch-selected': { backgroundColor: 'var(--ink-mark-2)' },
   '.cm-panels': { color: 'var(--ink)', backgroundColor: 'var(--sheet)', borderColor: 'var(--rule-2)' },
-  '.cm-textfield': { fontSize: '0.875rem', color: 'var(--ink)', backgroundColor: 'var(--paper)', border: '1px solid var(--edge)' },
-  '.cm-button': { fontSize: '0.875rem', color: 'var(--ink)', backgroundImage: 'none', backgroundColor: 'var(--sheet)', border: '1px solid var(--edge)' },
+  '.cm-textfield': {
+    fontSize: '0.875rem',
+    color: 'var(--ink)',
+    backgroundColor: 'var(--paper)',
+    border: '1px solid var(--edge)',
+  },
+  '.cm-button': {
+    fontSize: '0.875rem',
+    color: 'var(--ink)',
+    backgroundImage: 'none',
+    backgroundColor: 'var(--sheet)',
+    border: '1px solid var(--edge)',
+  },
   '.fixed': { backgroundColor: 'var(--wash)', boxShadow: '0 1px var(--rule-2)' },
 });
 
@@ -63,18 +81,19 @@ const fixed = StateField.define({
 });
 
 /** Refuses what would change a fixed stretch, or make the program too long. */
-const kept = (most) => EditorState.changeFilter.of((transaction) => {
-  if (transaction.annotation(Transaction.remote)) {
-    return true;
-  }
-  let allowed = transaction.newDoc.length <= most;
-  transaction.changes.iterChanges((from, to) => {
-    transaction.startState.field(fixed).between(from, to, (start, end) => {
-      allowed = allowed && (to <= start || from >= end);
+const kept = (most) =>
+  EditorState.changeFilter.of((transaction) => {
+    if (transaction.annotation(Transaction.remote)) {
+      return true;
+    }
+    let allowed = transaction.newDoc.length <= most;
+    transaction.changes.iterChanges((from, to) => {
+      transaction.startState.field(fixed).between(from, to, (start, end) => {
+        allowed = allowed && (to <= start || from >= end);
+      });
     });
+    return allowed;
   });
-  return allowed;
-});
 
 export class Editor {
   /**

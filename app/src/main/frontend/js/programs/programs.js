@@ -46,7 +46,19 @@ export class ProgramField {
 
   /** What the editor itself says. */
   phrases() {
-    const own = ['Find', 'Replace', 'next', 'previous', 'all', 'match case', 'regexp', 'by word', 'replace', 'replace all', 'close'];
+    const own = [
+      'Find',
+      'Replace',
+      'next',
+      'previous',
+      'all',
+      'match case',
+      'regexp',
+      'by word',
+      'replace',
+      'replace all',
+      'close',
+    ];
     return Object.fromEntries(own.map((phrase) => [phrase, this.say(`phrase.${phrase.replaceAll(' ', '-').toLowerCase()}`)]));
   }
 
@@ -87,7 +99,9 @@ export class ProgramField {
   put(language) {
     const entered = this.entered();
     const text =
-      entered?.language === language ? entered.text : (this.question.programs[this.response]?.aside[language] ?? this.starters[language]);
+      entered?.language === language
+        ? entered.text
+        : (this.question.programs[this.response]?.aside[language] ?? this.starters[language]);
     const places = JSON.parse(this.answers.sitting.desk.fixed(this.item, this.response, language, text)) ?? [];
     this.language = language;
     this.languages.forEach((choice) => {
@@ -172,7 +186,10 @@ export class ProgramField {
           this.outcome(shown);
           return this.ending(ended);
         }
-        const other = ended.ending === 'ended' ? this.answers.sitting.desk.firstOther(this.item, this.response, example.output, ended.output) : 0;
+        const other =
+          ended.ending === 'ended'
+            ? this.answers.sitting.desk.firstOther(this.item, this.response, example.output, ended.output)
+            : 0;
         const ending = ended.ending !== 'ended' ? ended.ending : other === 0 ? 'passed' : 'other-output';
         endings.push(ending);
         shown.push(this.section(this.say('example', at + 1), { ...ended, ending }, example.output, other));
@@ -216,7 +233,9 @@ export class ProgramField {
   }
 
   ending({ ending, took }) {
-    return ending === 'ended' ? this.say('ending.ended', Math.max(1, Math.round(took))) : this.say(`ending.${ending}`, this.limits.time / 1000);
+    return ending === 'ended'
+      ? this.say('ending.ended', Math.max(1, Math.round(took)))
+      : this.say(`ending.${ending}`, this.limits.time / 1000);
   }
 
   status(text) {
@@ -231,7 +250,7 @@ export class ProgramField {
   section(title, ended, wanted = undefined, other = 0) {
     const section = document.createElement('section');
     section.className = `program-case ${ended.ending}`;
-    section.append(text('h4', `${title}: ${this.say(`short.${ended.ending}`)}`));
+    section.append(element('h4', `${title}: ${this.say(`short.${ended.ending}`)}`));
     if (ended.ending === 'other-output') {
       const both = section.appendChild(document.createElement('div'));
       both.className = 'program-both';
@@ -251,20 +270,20 @@ export class ProgramField {
     const pre = document.createElement('pre');
     pre.tabIndex = 0;
     lines.forEach((line, at) => {
-      const shown = text(at + 1 === marked ? 'mark' : 'span', `${line}\n`);
+      const shown = element(at + 1 === marked ? 'mark' : 'span', `${line}\n`);
       if (at + 1 === marked) {
         shown.ariaLabel = this.say('differs', line);
       }
       pre.append(shown);
     });
     if (marked > lines.length) {
-      pre.append(text('mark', this.say('missing')));
+      pre.append(element('mark', this.say('missing')));
     }
-    figure.append(text('figcaption', title), pre);
+    figure.append(element('figcaption', title), pre);
     if (written === '') {
       pre.textContent = this.say('nothing');
     } else if (written.length > SHOWN) {
-      figure.append(text('p', this.say('cut', SHOWN)));
+      figure.append(element('p', this.say('cut', SHOWN)));
     }
     return figure;
   }
@@ -276,7 +295,7 @@ export class ProgramField {
     if (!at) {
       return [];
     }
-    const button = text('button', this.say('line', at[1]));
+    const button = element('button', this.say('line', at[1]));
     button.type = 'button';
     button.className = 'btn small';
     button.addEventListener('click', () => this.editor.goTo(Number(at[1])));
@@ -284,6 +303,6 @@ export class ProgramField {
   }
 }
 
-function text(name, words) {
+function element(name, words) {
   return Object.assign(document.createElement(name), { textContent: words });
 }

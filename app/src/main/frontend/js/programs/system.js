@@ -110,10 +110,9 @@ export function folder(files) {
  * @param {Output} error
  */
 export function surroundings(library, program, input, output, error) {
-  const root = new Map([
-    ['program', new File(new TextEncoder().encode(program))],
-    ['lib', new Directory(new Map(library))],
-  ]);
+  const root = new Map();
+  root.set('program', new File(new TextEncoder().encode(program)));
+  root.set('lib', new Directory(new Map(library)));
   const host = new WASI([], [], [new Input(input), output, error, new PreopenDirectory('/', root)], { debug: false });
   /** @type {WebAssembly.Memory} */
   let memory;

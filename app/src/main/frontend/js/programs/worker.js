@@ -10,11 +10,25 @@ const MOST_MEMORY_MB = 128;
 /** With how many pages an engine begins, as its build says (engine/src/main/wasm/build). */
 const FIRST_PAGES = { javascript: 32, python: 128 };
 
+/**
+ * What an engine exports.
+ *
+ * @typedef {{ _initialize(): void, prepare(): number, run(): number, __stack_pointer: WebAssembly.Global }} Exports
+ */
+
 /** @type {Map<string, { module: WebAssembly.Module, library: Map<string, any>, memory: Uint8Array, pointer: any }>} */
 const engines = new Map();
 
 async function unpacked(/** @type {ArrayBuffer} */ bytes) {
   return new Response(new Blob([bytes]).stream().pipeThrough(new DecompressionStream('gzip'))).arrayBuffer();
+}
+
+/**
+ * @param {WebAssembly.Instance} instance
+ * @returns {Exports}
+ */
+function exported(instance) {
+  return /** @type {any} */ (instance.exports);
 }
 
 async function prepare({ language, engine, library }) {
@@ -25,15 +39,16 @@ async function prepare({ language, engine, library }) {
   const memory = new WebAssembly.Memory({ initial: FIRST_PAGES[language], maximum: MOST_MEMORY_MB * PAGES_IN_MB });
   const instance = new WebAssembly.Instance(module, { wasi_snapshot_preview1: around.imports, env: { memory } });
   around.bind(instance, memory);
-  instance.exports._initialize();
-  if (instance.exports.prepare() !== 0) {
+  const exports = exported(instance);
+  exports._initialize();
+  if (exports.prepare() !== 0) {
     throw new Error(error.text());
   }
   engines.set(language, {
     module,
     library: files,
     memory: new Uint8Array(memory.buffer).slice(),
-    pointer: instance.exports.__stack_pointer.value,
+    pointer: exports.__stack_pointer.value,
   });
 }
 
@@ -48,8 +63,13 @@ function run({ language, program, input, memoryMb, outputBytes }) {
   const instance = new WebAssembly.Instance(engine.module, narrowed);
   around.bind(instance, memory);
   new Uint8Array(memory.buffer).set(engine.memory);
-  instance.exports.__stack_pointer.value = engine.pointer;
-  const ending = ended(() => instance.exports.run(), error, () => memory.buffer.byteLength > memoryMb * 1024 * 1024 * 0.9);
+  const exports = exported(instance);
+  exports.__stack_pointer.value = engine.pointer;
+  const ending = ended(
+    () => exports.run(),
+    error,
+    () => memory.buffer.byteLength > memoryMb * 1024 * 1024 * 0.9,
+  );
   return { ending, output: output.text(), error: error.text() };
 }
 

@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.programs.Settled;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.rulebook.paper.Stage;
 import dauntingledger.rulebook.paper.StageId;
@@ -46,7 +47,7 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
             "logging.file.name=target/exam-server-${test.fork:1}.log"
         })
 @AutoConfigureMockMvc
-@Import(ExamServerTest.Time.class)
+@Import({ExamServerTest.Time.class, Settled.class})
 public abstract class ExamServerTest {
 
     protected static final String PIN = "97315";

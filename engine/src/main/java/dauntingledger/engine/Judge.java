@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A process apart in which programs run, one at a time. It has no environment, no folder but the one with its own libraries,
  * and, where this application runs as root, runs as nobody. It is started when it is needed, and again when it has ended or
- * was ended because it did not keep to its time.
+ * was ended because it did not keep to its time. For one thread at a time.
  */
 public final class Judge implements AutoCloseable {
 
@@ -63,7 +63,7 @@ public final class Judge implements AutoCloseable {
     }
 
     /** Runs a program once. One that ends the process itself, twice, has ended with an error. */
-    synchronized Ended run(Task task) {
+    Ended run(Task task) {
         return attempt(task)
                 .or(() -> attempt(task))
                 .orElseGet(() -> new Ended(Ending.ERROR, "", "The program ended the engine that ran it."));
@@ -160,7 +160,7 @@ public final class Judge implements AutoCloseable {
 
     /** Ends the process; whatever runs in it is lost. */
     @Override
-    public synchronized void close() {
+    public void close() {
         if (running != null) {
             running.process().destroyForcibly();
             running = null;

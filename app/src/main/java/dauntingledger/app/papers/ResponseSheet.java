@@ -279,10 +279,13 @@ final class ResponseSheet {
     String similar(String name) {
         ItemId item =
                 item(name).orElseThrow(() -> new IllegalArgumentException("the paper has no item '" + name + "'"));
-        Item asked = items.stream().filter(one -> one.id().equals(item)).findFirst().orElseThrow();
+        Item asked =
+                items.stream().filter(one -> one.id().equals(item)).findFirst().orElseThrow();
         Written as = Written.of(asked)
-                .orElseThrow(() -> new IllegalArgumentException("item '" + item
-                        + "' is not answered in sentences or by a program, so there is nothing to compare; name one that is"));
+                .orElseThrow(
+                        () -> new IllegalArgumentException(
+                                "item '" + item
+                                        + "' is not answered in sentences or by a program, so there is nothing to compare; name one that is"));
         Map<String, String> texts = new TreeMap<>();
         given.forEach((candidate, answers) -> texts.put(
                 candidate,

@@ -121,4 +121,9 @@ class Verdicts {
                 .executeUpdate()));
         cached.invalidateAll(named);
     }
+
+    /** Reads everything from the table again. */
+    void forgetCached() {
+        cached.invalidateAll();
+    }
 }

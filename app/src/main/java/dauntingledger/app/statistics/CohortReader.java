@@ -16,8 +16,8 @@ import dauntingledger.rulebook.paper.Section;
 import dauntingledger.rulebook.results.Marks;
 import dauntingledger.rulebook.results.ResultRules;
 import dauntingledger.rulebook.similarity.TextComparison;
-import dauntingledger.rulebook.similarity.WrongAgreement;
 import dauntingledger.rulebook.similarity.Written;
+import dauntingledger.rulebook.similarity.WrongAgreement;
 import dauntingledger.rulebook.statistics.ExamStatistics;
 import dauntingledger.rulebook.statistics.Participant;
 import java.util.Comparator;
@@ -130,8 +130,8 @@ class CohortReader {
         texts.forEach((item, of) -> {
             Item asked = text.paper().item(item).orElseThrow();
             Written.of(asked)
-                    .ifPresent(as -> comparisons.put(
-                            item, TextComparison.of(of, Written.before(asked, text.plain(item)), as)));
+                    .ifPresent(as ->
+                            comparisons.put(item, TextComparison.of(of, Written.before(asked, text.plain(item)), as)));
         });
         return comparisons;
     }

@@ -17,6 +17,7 @@ import dauntingledger.rulebook.sitting.Arrival;
 import dauntingledger.rulebook.sitting.Entry;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.testing.Desk;
+import dauntingledger.rulebook.testing.Programs;
 import dauntingledger.rulebook.testing.SampleInteractions;
 import dauntingledger.rulebook.testing.SamplePapers;
 import dauntingledger.rulebook.testing.Scripts;
@@ -40,7 +41,8 @@ class RoomShapeTest {
     private static final Path FOUND = Path.of("target/room.d.ts");
     private static final int MADE_UP = 120;
     private static final int ENTRIES = 150;
-    private static final Set<String> DICTIONARIES = Set.of("totals", "responses", "playsLeft", "struck");
+    private static final Set<String> DICTIONARIES =
+            Set.of("totals", "responses", "playsLeft", "struck", "programs", "aside");
 
     @Test
     void isWhatTheScriptsAreCheckedAgainst() throws IOException {
@@ -99,6 +101,6 @@ class RoomShapeTest {
                 SamplePapers.box(new ResponseId("R2")));
         Sitting playing = Sitting.of(
                 SamplePapers.paper(List.of(SamplePapers.block("listening", sound), SamplePapers.handIn()), List.of()));
-        return Stream.of(reported.sitting(), inGerman.sitting(), playing);
+        return Stream.of(reported.sitting(), inGerman.sitting(), playing, Programs.aside(), Programs.tried());
     }
 }

@@ -119,7 +119,7 @@ public final class Packages {
         return out.toByteArray();
     }
 
-    private String text(String path) {
+    String text(String path) {
         return new String(files.getOrDefault(path, new byte[0]), StandardCharsets.UTF_8);
     }
 }

@@ -51,7 +51,8 @@ public record Starter(Language language, List<Stretch> stretches) {
 
     /**
      * Returns where the fixed stretches stand in {@code program}, in their order: the first at its beginning and the last at
-     * its end where they stand so here, every other as early as it can. Empty if one of them is not there.
+     * its end where they stand so here, every other as early as it can. After one
+     * that is all there is, anything may be written. Empty if one of them is not there.
      */
     public Optional<List<Place>> places(String program) {
         List<Place> places = new ArrayList<>();
@@ -59,7 +60,7 @@ public record Starter(Language language, List<Stretch> stretches) {
         for (int i = 0; i < stretches.size(); i++) {
             Stretch stretch = stretches.get(i);
             if (stretch.fixed()) {
-                boolean last = i == stretches.size() - 1;
+                boolean last = i > 0 && i == stretches.size() - 1;
                 int from = last ? program.length() - stretch.text().length() : program.indexOf(stretch.text(), at);
                 boolean there = from >= at && program.startsWith(stretch.text(), from) && (i > 0 || from == 0);
                 if (!there) {

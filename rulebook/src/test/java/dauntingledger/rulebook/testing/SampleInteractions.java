@@ -3,6 +3,10 @@ package dauntingledger.rulebook.testing;
 import static dauntingledger.rulebook.testing.SamplePapers.R1;
 
 import dauntingledger.rulebook.number.Rational;
+import dauntingledger.rulebook.program.Comparison;
+import dauntingledger.rulebook.program.Language;
+import dauntingledger.rulebook.program.Limits;
+import dauntingledger.rulebook.program.Starter;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.Construction;
@@ -14,6 +18,7 @@ import dauntingledger.rulebook.response.Order;
 import dauntingledger.rulebook.response.Pairing;
 import dauntingledger.rulebook.response.Play;
 import dauntingledger.rulebook.response.Points;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.Shuffle;
@@ -56,6 +61,18 @@ public final class SampleInteractions {
     /** A sound that can be heard twice. */
     public static final Play SOUND = new Play(R1, 2);
 
+    /** A program in one of two languages, which is a full answer once one of two examples passes. */
+    public static final Program PROGRAM = new Program(
+            R1,
+            List.of(
+                    new Starter(Language.PYTHON, List.of()),
+                    new Starter(Language.JAVASCRIPT, List.of(new Starter.Stretch("// tides\n", true)))),
+            200,
+            Limits.USUAL,
+            Comparison.LINES,
+            2,
+            true);
+
     private SampleInteractions() {}
 
     public static Stream<Interaction> all() {
@@ -72,7 +89,8 @@ public final class SampleInteractions {
                 RULED_LINE,
                 CHART,
                 PAPER,
-                SOUND);
+                SOUND,
+                PROGRAM);
     }
 
     public static Grid.Cell cell(String id, String given) {
