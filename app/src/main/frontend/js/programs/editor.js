@@ -32,7 +32,7 @@ const THEME = EditorView.theme({
     lineHeight: 'var(--code-line, 1.5)',
     letterSpacing: 'var(--code-spacing, normal)',
   },
-  '.cm-content': { caretColor: 'var(--ink)', minHeight: '10em' },
+  '.cm-content': { caretColor: 'var(--ink)', minHeight: '18em' },
   '.cm-gutters': { color: 'var(--ink-2)', backgroundColor: 'var(--wash)', borderRight: '1px solid var(--rule-2)' },
   '.cm-activeLine, .cm-activeLineGutter': {
     backgroundColor: 'transparent',

@@ -21,8 +21,7 @@ export class ProgramField {
     this.examples = JSON.parse(root.dataset.examples);
     this.limits = JSON.parse(root.dataset.limits);
     one('textarea.program-text', root).remove();
-    one('.program-bar', root).hidden = false;
-    one('.program-runs', root).hidden = false;
+    root.classList.add('ready');
     this.editor = new Editor(one('.program-editor', root), {
       label: this.say('editor'),
       phrases: this.phrases(),

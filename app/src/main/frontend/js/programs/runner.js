@@ -24,6 +24,17 @@ export class Runner {
     return this.ready.get(language);
   }
 
+  /** The first visit of a room does not come through the service worker yet; what it will need offline is kept here. */
+  static async keep(names) {
+    const cache = await caches.open('ledger-assets');
+    await Promise.all(
+      names.map(async (name) => {
+        const address = document.body.dataset[name];
+        return (await cache.match(address)) ?? cache.add(address);
+      }),
+    );
+  }
+
   fetch(language) {
     if (!this.files.has(language)) {
       const all = FROM_PAGE[language].map(async (name) => {
@@ -35,7 +46,10 @@ export class Runner {
       });
       const fetched = Promise.all(all);
       this.files.set(language, fetched);
-      fetched.catch(() => this.files.delete(language));
+      fetched.then(
+        () => globalThis.caches && Runner.keep(['programs', 'programWorker', ...FROM_PAGE[language]]).catch(() => {}),
+        () => this.files.delete(language),
+      );
     }
     return this.files.get(language);
   }

@@ -3,21 +3,31 @@ package dauntingledger.bench;
 import java.util.List;
 import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice]}: prints the figures of the project as a table; without arguments all. */
+/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]}: prints the figures of the project as a table; without arguments all. */
 public final class Bench {
 
     private static final Set<String> ALL =
-            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice");
+            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice", "programs");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
         List<String> chosen = args.length == 0
-                ? List.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice")
+                ? List.of(
+                        "browser",
+                        "load",
+                        "file",
+                        "sweep",
+                        "papers",
+                        "boards",
+                        "crowd",
+                        "findings",
+                        "practice",
+                        "programs")
                 : List.of(args);
         if (!ALL.containsAll(chosen)) {
             System.err.println(
-                    "Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice]");
+                    "Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]");
             System.exit(2);
         }
         Table table = new Table();
@@ -30,6 +40,7 @@ public final class Bench {
                 case "crowd" -> BoardBench.runCrowd(table);
                 case "findings" -> FindingsBench.run(table);
                 case "practice" -> PracticeBench.run(table);
+                case "programs" -> ProgramsBench.run(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

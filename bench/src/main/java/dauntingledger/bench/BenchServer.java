@@ -14,6 +14,7 @@ import dauntingledger.app.ledger.Revision;
 import dauntingledger.app.ledger.Terms;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.Papers;
+import dauntingledger.app.programs.Judging;
 import dauntingledger.app.signin.Candidates;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
@@ -21,6 +22,9 @@ import dauntingledger.rulebook.exam.ExamHours;
 import dauntingledger.rulebook.exam.ExamState;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.StageId;
+import dauntingledger.rulebook.program.Cases;
+import dauntingledger.rulebook.program.Ending;
+import dauntingledger.rulebook.program.Language;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -60,6 +64,7 @@ public final class BenchServer {
 
     static final String PIN = "1234";
     static final String INVIGILATOR = "INV-9";
+    private static final Duration POLL = Duration.ofMillis(100);
     static final String PASSWORD = "a lamp beside the slipway";
 
     private BenchServer() {}
@@ -94,6 +99,32 @@ public final class BenchServer {
         Duration ago = context.getEnvironment().getProperty("bench.ago", Duration.class, Duration.ZERO);
         String written = entries == 0 ? "" : write(context, appointments, entries, ago);
         System.out.println("READY " + written);
+        String language = context.getEnvironment().getProperty("bench.programs", "");
+        if (!language.isEmpty()) {
+            judge(context, Language.find(language).orElseThrow());
+        }
+    }
+
+    /** Waits until it is told to begin, has programs judged, and says how many seconds that took. */
+    private static void judge(ConfigurableApplicationContext context, Language language) throws Exception {
+        Path data = Path.of(context.getEnvironment().getRequiredProperty("exam.data"));
+        while (!Files.exists(data.resolve(ProgramsBench.BEGUN))) {
+            Thread.sleep(POLL.toMillis());
+        }
+        Judging judging = context.getBean(Judging.class);
+        Cases cases = ProgramsBench.cases();
+        long start = System.nanoTime();
+        for (int i = 0; i < ProgramsBench.PROGRAMS; i++) {
+            judging.of(ProgramsBench.program(language, i), cases);
+        }
+        while (judging.waiting() > 0) {
+            Thread.sleep(POLL.toMillis());
+        }
+        long took = Duration.ofNanos(System.nanoTime() - start).toSeconds();
+        boolean passed = judging.of(ProgramsBench.program(language, 0), cases)
+                .filter(endings -> endings.stream().allMatch(Ending::isPass))
+                .isPresent();
+        Files.writeString(data.resolve(ProgramsBench.JUDGED), took + (passed ? "" : " and did not pass"));
     }
 
     private static String sweep(ConfigurableApplicationContext context) {

@@ -36,8 +36,7 @@ final class LoadBench {
     static void run(Table table) throws Exception {
         try (ServerProcess server = ServerProcess.start(SITTINGS, 0)) {
             List<SimulatedSitting> sittings = signIn(server.port(), SITTINGS);
-            flatOut(sittings, SimulatedSitting::askForTheTime, WARM_UP);
-            flatOut(sittings, SimulatedSitting::answer, WARM_UP);
+            warmUp(sittings);
             ratio(table, sittings);
             Stolen stolen = new Stolen();
             List<Long> latencies = paced(sittings);
@@ -114,6 +113,12 @@ final class LoadBench {
         }
     }
 
+    /** Lets a server that has just started come up to its speed. */
+    static void warmUp(List<SimulatedSitting> sittings) throws Exception {
+        flatOut(sittings, SimulatedSitting::askForTheTime, WARM_UP);
+        flatOut(sittings, SimulatedSitting::answer, WARM_UP);
+    }
+
     static List<SimulatedSitting> signIn(int port, int count) throws Exception {
         try (ExecutorService threads = Executors.newFixedThreadPool(8)) {
             List<Future<SimulatedSitting>> signingIn = new ArrayList<>();
@@ -144,7 +149,7 @@ final class LoadBench {
     }
 
     /** Lets every sitting answer once in ten seconds, and returns how long each acknowledgement took, in nanoseconds. */
-    private static List<Long> paced(List<SimulatedSitting> sittings) throws Exception {
+    static List<Long> paced(List<SimulatedSitting> sittings) throws Exception {
         ConcurrentLinkedQueue<Long> latencies = new ConcurrentLinkedQueue<>();
         AtomicLong next = new AtomicLong();
         long start = System.nanoTime();

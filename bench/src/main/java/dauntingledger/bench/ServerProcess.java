@@ -68,6 +68,11 @@ final class ServerProcess implements AutoCloseable {
         throw new IOException("the server did not start; see " + data.resolve("errors.log"));
     }
 
+    /** Returns the folder of its data. */
+    Path data() {
+        return data;
+    }
+
     int port() {
         return port;
     }

@@ -48,7 +48,7 @@ class DemoWorld implements ApplicationRunner {
             List.of("a magnifying glass", "ear protection"));
     private static final Duration DOORS_BEFORE = Duration.ofMinutes(30);
     private static final Duration SOON = Duration.ofMinutes(3);
-    private static final Duration ROOM_OPEN = Duration.ofMinutes(70);
+    private static final Duration ROOM_OPEN = Duration.ofMinutes(120);
     private static final Duration ADMISSION = Duration.ofMinutes(20);
 
     private final Papers papers;

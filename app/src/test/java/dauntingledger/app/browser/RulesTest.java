@@ -219,6 +219,10 @@ class RulesTest extends BrowserTest {
 
         @Test
         void cannotBeFinishedBeforeItsTime() {
+            closeSection();
+            awaitPage("threshold");
+            page.locator("[data-act=stage-opened]").click();
+            awaitPage("block");
             page.keyboard().press("r");
             assertThat(page.locator("#not-yet")).hasText("You cannot close this section: time closes it.");
             assertThat(page.locator("#ask-close")).isDisabled();

@@ -40,6 +40,7 @@ class ArrivalPackageTest {
                         "Instructions",
                         "TryOut",
                         "Block",
+                        "Block",
                         "HandIn");
     }
 

@@ -11,6 +11,7 @@ import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.Interaction;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.ItemKey;
@@ -24,6 +25,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** The licence examination of the demo: every kind is in it, and its key is what its questions come to. */
@@ -37,7 +39,7 @@ class DemoKeyTest {
     private final Paper paper = read.in("").paper();
 
     @Test
-    void hasSixtyQuestionsInFiveSectionsAndEveryKind() {
+    void hasSixtyQuestionsInFiveSectionsAndEveryKindButPrograms() {
         Set<Class<?>> kinds = paper.items()
                 .flatMap(item -> item.interactions().stream())
                 .map(Object::getClass)
@@ -45,7 +47,10 @@ class DemoKeyTest {
 
         assertThat(paper.items().count()).isGreaterThanOrEqualTo(60);
         assertThat(paper.sections().count()).isEqualTo(5);
-        assertThat(kinds).containsExactlyInAnyOrder(Interaction.class.getPermittedSubclasses());
+        assertThat(kinds)
+                .containsExactlyInAnyOrderElementsOf(Stream.of(Interaction.class.getPermittedSubclasses())
+                        .filter(kind -> kind != Program.class)
+                        .toList());
     }
 
     @Test

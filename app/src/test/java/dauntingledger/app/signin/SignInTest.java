@@ -185,6 +185,18 @@ class SignInTest extends ExamServerTest {
     }
 
     @Test
+    void letsTheWorkerOfProgramsAloneMakeWebAssemblyAndReachNothing() throws Exception {
+        mvc.perform(get("/assets/program-worker.js"))
+                .andExpect(status().isOk())
+                .andExpect(header().string(
+                                "Content-Security-Policy",
+                                "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; base-uri 'none';"
+                                        + " frame-ancestors 'none'"));
+        mvc.perform(get("/assets/programs.js"))
+                .andExpect(header().string("Content-Security-Policy", Matchers.not(Matchers.containsString("wasm"))));
+    }
+
+    @Test
     void tellsItsHealthToAnybodyAndNothingElse() throws Exception {
         mvc.perform(get("/actuator/health")).andExpect(status().isOk());
         mvc.perform(get("/actuator/env")).andExpect(redirectedUrl("/sign-in"));

@@ -102,24 +102,53 @@ public record Comparison(Way way, Rational tolerance) {
         return word.indexOf(',') >= 0 || word.indexOf('/') >= 0 ? Optional.empty() : Numeral.read(word);
     }
 
+    /*
+     * Texts are taken apart sign by sign: one regular expression would bring all of them into the browser's rulebook, thirty
+     * kilobytes.
+     */
+
     private static List<String> words(String line) {
         List<String> words = new ArrayList<>();
-        for (String word : line.strip().split("\\s+")) {
-            if (!word.isEmpty()) {
-                words.add(word);
+        int from = 0;
+        for (int i = 0; i <= line.length(); i++) {
+            if (i == line.length() || isBlank(line.charAt(i))) {
+                if (i > from) {
+                    words.add(line.substring(from, i));
+                }
+                from = i + 1;
             }
         }
         return words;
     }
 
+    /** Blanks are those of ASCII: what programs write between words, and at the ends of lines by mistake. */
+    private static boolean isBlank(char c) {
+        return c == ' ' || c >= '\t' && c <= '\r';
+    }
+
+    private static String withoutBlanksAtItsEnd(String line) {
+        int end = line.length();
+        while (end > 0 && isBlank(line.charAt(end - 1))) {
+            end--;
+        }
+        return line.substring(0, end);
+    }
+
     private static List<String> split(String text) {
-        return List.of(text.split("\n", -1));
+        List<String> lines = new ArrayList<>();
+        int from = 0;
+        for (int end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
+            lines.add(text.substring(from, end));
+            from = end + 1;
+        }
+        lines.add(text.substring(from));
+        return lines;
     }
 
     private static List<String> lines(String text) {
         List<String> lines = new ArrayList<>();
         for (String line : split(text)) {
-            lines.add(line.stripTrailing());
+            lines.add(withoutBlanksAtItsEnd(line));
         }
         while (!lines.isEmpty() && lines.getLast().isEmpty()) {
             lines.removeLast();

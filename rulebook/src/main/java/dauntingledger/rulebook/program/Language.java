@@ -1,17 +1,18 @@
 package dauntingledger.rulebook.program;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
 
 /** A language that programs are written in; the engine of each is in a folder of its name. */
 public enum Language {
-    PYTHON("py"),
-    JAVASCRIPT("js");
+    PYTHON("python", "py"),
+    JAVASCRIPT("javascript", "js");
 
+    private final String word;
     private final String brief;
 
-    Language(String brief) {
+    Language(String word, String brief) {
+        this.word = word;
         this.brief = brief;
     }
 
@@ -22,7 +23,7 @@ public enum Language {
 
     /** Returns what responses and packages call it. */
     public String word() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 
     public static Optional<Language> find(String word) {

@@ -6,7 +6,7 @@ import dauntingledger.rulebook.program.Language;
 import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.program.Trial;
 import dauntingledger.rulebook.response.Value;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
@@ -39,8 +39,7 @@ public record Programming(Optional<Trial> trial, Map<Language, String> aside) {
         if (now.filter(before::equals).isPresent()) {
             return this;
         }
-        Map<Language, String> laid = new EnumMap<>(Language.class);
-        laid.putAll(aside);
+        Map<Language, String> laid = new LinkedHashMap<>(aside);
         source(before).ifPresent(program -> laid.put(program.language(), program.text()));
         now.flatMap(Programming::source).ifPresent(program -> laid.remove(program.language()));
         return new Programming(trial.map(Trial::outdated), laid);
