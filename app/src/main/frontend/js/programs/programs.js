@@ -249,7 +249,7 @@ export class ProgramField {
   section(title, ended, wanted = undefined, other = 0) {
     const section = document.createElement('section');
     section.className = `program-case ${ended.ending}`;
-    section.append(element('h4', `${title}: ${this.say(`short.${ended.ending}`)}`));
+    section.append(element('h2', `${title}: ${this.say(`short.${ended.ending}`)}`));
     if (ended.ending === 'other-output') {
       const both = section.appendChild(document.createElement('div'));
       both.className = 'program-both';

@@ -2,6 +2,7 @@ package dauntingledger.app.programs;
 
 import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.engine.Judge;
+import dauntingledger.rulebook.program.Case;
 import dauntingledger.rulebook.program.Cases;
 import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.program.Runs;
@@ -36,6 +37,9 @@ import org.springframework.stereotype.Component;
 public class Judging implements Runs, DisposableBean {
 
     private static final Logger log = LoggerFactory.getLogger(Judging.class);
+
+    /** For how long one program is run before others have their turn. */
+    private static final Duration SLICE = Duration.ofSeconds(2);
 
     private final Verdicts verdicts;
     private final ProgramSettings settings;
@@ -142,24 +146,39 @@ public class Judging implements Runs, DisposableBean {
     private void work() {
         try (Judge judge = judges.get()) {
             for (Waiting one = next(); one != null; one = next()) {
+                boolean done = true;
                 try {
-                    run(judge, one);
+                    done = run(judge, one);
                 } catch (RuntimeException e) {
                     // It is asked for again when somebody looks; the others go on meanwhile.
                     log.warn("A program could not be judged and waits to be asked for again", e);
                 } finally {
-                    done(one);
+                    leave(one, done);
                 }
             }
         }
     }
 
-    private void run(Judge judge, Waiting one) {
+    /**
+     * Runs a program in those cases that it was not run in, for a while; returns whether all are done. One that takes long
+     * lets the others go before it goes on, so that a loop without end keeps nobody waiting.
+     */
+    private boolean run(Judge judge, Waiting one) {
+        long until = System.nanoTime() + SLICE.toNanos();
         Cases missing = verdicts.missing(one.program(), one.cases());
-        List<Ending> endings = judge.judge(one.program(), missing).stream()
-                .map(Judge.Judged::ending)
-                .toList();
-        verdicts.keep(one.program(), missing, endings);
+        for (Case next : missing.all()) {
+            if (System.nanoTime() > until) {
+                return false;
+            }
+            Cases alone = new Cases(missing.limits(), missing.comparison(), List.of(next));
+            verdicts.keep(
+                    one.program(),
+                    alone,
+                    judge.judge(one.program(), alone).stream()
+                            .map(Judge.Judged::ending)
+                            .toList());
+        }
+        return true;
     }
 
     /** Returns what comes next, or nothing when this thread is not needed any more. */
@@ -183,10 +202,14 @@ public class Judging implements Runs, DisposableBean {
         }
     }
 
-    private void done(Waiting one) {
+    private void leave(Waiting one, boolean done) {
         lock.lock();
         try {
-            known.remove(one);
+            if (done) {
+                known.remove(one);
+            } else {
+                queue.add(one);
+            }
             changed.signalAll();
         } finally {
             lock.unlock();

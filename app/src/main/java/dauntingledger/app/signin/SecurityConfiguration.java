@@ -164,7 +164,7 @@ class SecurityConfiguration {
         if (!response.containsHeader(CONTENT_POLICY_HEADER)) {
             response.setHeader(
                     CONTENT_POLICY_HEADER,
-                    request.getServletPath().startsWith(PROGRAM_WORKER) ? PROGRAM_POLICY : CONTENT_POLICY);
+                    request.getRequestURI().startsWith(PROGRAM_WORKER) ? PROGRAM_POLICY : CONTENT_POLICY);
         }
     }
 

@@ -21,10 +21,14 @@ import dauntingledger.rulebook.program.Language;
 import dauntingledger.rulebook.program.Limits;
 import dauntingledger.rulebook.program.Source;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -58,6 +62,17 @@ class JudgingTest extends ExamServerTest {
         return Arrays.stream(endings).map(ending -> new Judged(ending, "", "")).toList();
     }
 
+    /** Has a program end so in the cases, each of which is run by itself. */
+    private void ends(Source what, Cases in, Ending... endings) {
+        for (int i = 0; i < endings.length; i++) {
+            doReturn(ended(endings[i])).when(judge).judge(what, alone(in, i));
+        }
+    }
+
+    private static Cases alone(Cases of, int place) {
+        return new Cases(of.limits(), of.comparison(), of.all().subList(place, place + 1));
+    }
+
     @BeforeEach
     void begin() {
         judging = new Judging(verdicts, new ProgramSettings(1, Duration.ofMinutes(1)), () -> judge);
@@ -70,7 +85,7 @@ class JudgingTest extends ExamServerTest {
 
     @Test
     void whatIsAskedForIsRunOnceAndKept() throws InterruptedException {
-        when(judge.judge(program, cases)).thenReturn(ended(Ending.PASSED, Ending.ERROR));
+        ends(program, cases, Ending.PASSED, Ending.ERROR);
         assertThat(judging.of(program, cases)).isEmpty();
         assertThat(judging.of(program, cases))
                 .satisfiesAnyOf(
@@ -82,19 +97,19 @@ class JudgingTest extends ExamServerTest {
         assertThat(new Judging(verdicts, new ProgramSettings(1, PATIENCE), () -> judge).of(program, cases))
                 .as("a server that was started again knows it")
                 .contains(List.of(Ending.PASSED, Ending.ERROR));
-        verify(judge, times(1)).judge(any(), any());
+        verify(judge, times(2)).judge(any(), any());
     }
 
     @Test
     void onlyCasesThatAreNewAreRun() throws InterruptedException {
-        when(judge.judge(program, cases)).thenReturn(ended(Ending.PASSED, Ending.PASSED));
+        ends(program, cases, Ending.PASSED, Ending.PASSED);
         judging.of(program, cases);
         assertThat(judging.settled(PATIENCE)).isTrue();
 
         Cases corrected = cases.corrected(2, Optional.of("else"));
         Cases one = new Cases(
                 corrected.limits(), corrected.comparison(), corrected.all().subList(1, 2));
-        when(judge.judge(program, one)).thenReturn(ended(Ending.OTHER_OUTPUT));
+        doReturn(ended(Ending.OTHER_OUTPUT)).when(judge).judge(program, alone(corrected, 1));
         assertThat(judging.of(program, corrected)).isEmpty();
         assertThat(judging.settled(PATIENCE)).isTrue();
         assertThat(judging.of(program, corrected)).contains(List.of(Ending.PASSED, Ending.OTHER_OUTPUT));
@@ -106,14 +121,15 @@ class JudgingTest extends ExamServerTest {
     @Test
     void aJudgeThatFailsLosesNothingAndBlocksNobody() throws InterruptedException {
         Source other = new Source(Language.PYTHON, program.text() + "#");
-        when(judge.judge(program, cases)).thenThrow(new IllegalStateException("the machine is out of processes"));
-        when(judge.judge(other, cases)).thenReturn(ended(Ending.PASSED, Ending.PASSED));
+        when(judge.judge(program, alone(cases, 0)))
+                .thenThrow(new IllegalStateException("the machine is out of processes"));
+        ends(other, cases, Ending.PASSED, Ending.PASSED);
         judging.of(program, cases);
         judging.of(other, cases);
         assertThat(judging.settled(PATIENCE)).isTrue();
         assertThat(judging.of(other, cases)).isPresent();
 
-        doReturn(ended(Ending.PASSED, Ending.ERROR)).when(judge).judge(program, cases);
+        ends(program, cases, Ending.PASSED, Ending.ERROR);
         assertThat(judging.of(program, cases)).as("asked for again").isEmpty();
         assertThat(judging.settled(PATIENCE)).isTrue();
         assertThat(judging.of(program, cases)).isPresent();
@@ -121,20 +137,46 @@ class JudgingTest extends ExamServerTest {
 
     @Test
     void whatIsJudgedAgainIsForgottenFirst() throws InterruptedException {
-        when(judge.judge(program, cases))
-                .thenReturn(ended(Ending.OUT_OF_TIME, Ending.PASSED))
-                .thenReturn(ended(Ending.PASSED, Ending.PASSED));
+        ends(program, cases, Ending.OUT_OF_TIME, Ending.PASSED);
         judging.of(program, cases);
         assertThat(judging.settled(PATIENCE)).isTrue();
+        ends(program, cases, Ending.PASSED, Ending.PASSED);
         judging.again(List.of(program), cases);
         assertThat(judging.settled(PATIENCE)).isTrue();
         assertThat(judging.of(program, cases)).contains(List.of(Ending.PASSED, Ending.PASSED));
     }
 
     @Test
+    void aProgramThatTakesLongLetsOthersGoFirst() throws InterruptedException {
+        Cases many = cases(3);
+        Source quick = new Source(Language.JAVASCRIPT, program.text() + ";");
+        List<Source> order = Collections.synchronizedList(new ArrayList<>());
+        CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch asked = new CountDownLatch(1);
+        when(judge.judge(any(), any())).thenAnswer(call -> {
+            order.add(call.getArgument(0));
+            if (order.size() == 1) {
+                begun.countDown();
+                asked.await();
+                long until = System.nanoTime() + Duration.ofSeconds(3).toNanos();
+                while (System.nanoTime() < until) {
+                    Thread.onSpinWait();
+                }
+            }
+            return ended(Ending.PASSED);
+        });
+        judging.of(program, many);
+        assertThat(begun.await(PATIENCE.toSeconds(), TimeUnit.SECONDS)).isTrue();
+        judging.of(quick, cases);
+        asked.countDown();
+        assertThat(judging.settled(PATIENCE)).isTrue();
+        assertThat(order).containsExactly(program, quick, quick, program, program);
+    }
+
+    @Test
     void theProcessIsGivenBackWhenNothingIsLeft() throws InterruptedException {
         Judging brief = new Judging(verdicts, new ProgramSettings(1, Duration.ofMillis(1)), () -> judge);
-        when(judge.judge(program, cases)).thenReturn(ended(Ending.PASSED, Ending.PASSED));
+        ends(program, cases, Ending.PASSED, Ending.PASSED);
         brief.of(program, cases);
         assertThat(brief.settled(PATIENCE)).isTrue();
         verify(judge, timeout(PATIENCE.toMillis())).close();
