@@ -36,7 +36,7 @@ export class ProgramField {
     one('[data-run]', root).addEventListener('click', () => this.run());
     one('[data-try]', root).addEventListener('click', () => this.tryExamples());
     one('[data-stop]', root).addEventListener('click', () => runner.stop());
-    one('[data-use]', root).addEventListener('click', () => this.changed());
+    one('[data-use]', root).addEventListener('click', () => this.use());
   }
 
   say(key, ...args) {
@@ -97,10 +97,7 @@ export class ProgramField {
   /** Shows what there is in a language: the answer, what was laid aside, or what stands there at first. */
   put(language) {
     const entered = this.entered();
-    const text =
-      entered?.language === language
-        ? entered.text
-        : (this.question.programs[this.response]?.aside[language] ?? this.starters[language]);
+    const text = entered?.language === language ? entered.text : ((entered && this.aside(language)) ?? this.starters[language]);
     const places = JSON.parse(this.answers.sitting.desk.fixed(this.item, this.response, language, text)) ?? [];
     this.language = language;
     this.languages.forEach((choice) => {
@@ -126,15 +123,39 @@ export class ProgramField {
     this.sayAnswer();
   }
 
-  /** Says which program is the answer, where that is not what the editor shows. */
+  /** What was laid aside in a language, or undefined. */
+  aside(language) {
+    return this.question.programs[this.response]?.aside[language];
+  }
+
+  /** Says which program is the answer, where that is not what the editor shows, and what was erased. */
   sayAnswer() {
     const entered = this.entered();
     const elsewhere = entered && entered.language !== this.language;
+    const erased = !entered && this.aside(this.language) !== undefined && !this.answers.isTyping(this.item, this.response);
     const lines = elsewhere ? entered.text.replace(/\n$/, '').split('\n').length : 0;
     one('.program-answer', this.root).textContent = elsewhere
       ? this.say('elsewhere', this.say(`language.${entered.language}`), lines)
-      : '';
-    one('[data-use]', this.root).hidden = !elsewhere || this.value().length === 0 || this.question.seal !== 'none';
+      : erased
+        ? this.say('erased')
+        : '';
+    const use = one('[data-use]', this.root);
+    use.textContent = this.say(erased ? 'bring-back' : 'use');
+    use.hidden = this.question.seal !== 'none' || !(erased || (elsewhere && this.value().length > 0));
+  }
+
+  /** Makes what the editor shows the answer, or what was erased. */
+  use() {
+    const text = this.aside(this.language);
+    if (!this.entered() && text !== undefined) {
+      this.editor.show(
+        this.language,
+        text,
+        JSON.parse(this.answers.sitting.desk.fixed(this.item, this.response, this.language, text)) ?? [],
+      );
+    }
+    this.changed();
+    this.answers.page.flush();
   }
 
   count() {

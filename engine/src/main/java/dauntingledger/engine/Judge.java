@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A process apart in which programs run, one at a time. It has no environment, no folder but the one with its own libraries,
- * and, where this application runs as root, runs as nobody. It is started when it is needed, and again when it has ended or
+ * comes after everything else that the machine has to do, and, where this application runs as root, runs as nobody. It is started when it is needed, and again when it has ended or
  * was ended because it did not keep to its time. For one thread at a time.
  */
 public final class Judge implements AutoCloseable {
@@ -32,6 +32,7 @@ public final class Judge implements AutoCloseable {
 
     private static final String NOBODY = "65534";
     private static final Path SET_PRIVILEGES = Path.of("/usr/bin/setpriv");
+    private static final Path NICE = Path.of("/usr/bin/nice");
 
     private static @Nullable JudgeFolder folder;
 
@@ -125,9 +126,12 @@ public final class Judge implements AutoCloseable {
         }
     }
 
-    /** The compiler of the virtual machine leaves methods as large as an interpreter's loop alone, if it is not told. */
+    /** Judging waits for everything else that this machine has to do. The compiler of the virtual machine leaves methods as large as an interpreter's loop alone, if it is not told. */
     private static List<String> command(JudgeFolder from) {
         List<String> command = new ArrayList<>();
+        if (Files.isExecutable(NICE)) {
+            command.addAll(List.of(NICE.toString(), "-n", "19"));
+        }
         if (Files.isExecutable(SET_PRIVILEGES)) {
             command.addAll(List.of(SET_PRIVILEGES.toString(), "--no-new-privs"));
             if (System.getProperty("user.name").equals("root")) {

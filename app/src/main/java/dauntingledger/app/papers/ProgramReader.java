@@ -56,6 +56,18 @@ final class ProgramReader {
     }
 
     private static List<Language> languages(XmlElement element) {
+        List<Language> languages = offered(element);
+        element.elements("dl:starter")
+                .map(starter -> required(starter, "language"))
+                .filter(word ->
+                        languages.stream().noneMatch(language -> language.word().equals(word)))
+                .forEach(word -> {
+                    throw new IllegalArgumentException("a 'dl:starter' is for '" + word + "', which is not offered");
+                });
+        return languages;
+    }
+
+    private static List<Language> offered(XmlElement element) {
         return Arrays.stream(required(element, "dl:program").strip().split("\\s+"))
                 .map(word -> Language.find(word)
                         .orElseThrow(() -> new IllegalArgumentException(

@@ -8,6 +8,7 @@ import dauntingledger.rulebook.paper.Paper;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.PaperCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -19,6 +20,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** What a page of the room gives to its script: the paper as far as it is known, the entries, the time, the words. */
 @Component
 class RoomData {
+
+    private static final String ROOM = "room.";
+    private static final String PROGRAMS = "answer.program.";
 
     private final JsonMapper json;
     private final Words words;
@@ -40,8 +44,10 @@ class RoomData {
     String json(Appointment appointment, Ledgers.Opened opened, Paper paper) {
         Sitting sitting = opened.sitting();
         int known = sitting.route().position().reached(paper.route().size());
+        Paper seen = paper.knownUpTo(known);
         Map<String, Object> data = common(appointment, sitting.now());
-        data.put("paper", PaperCodec.toPlain(paper.knownUpTo(known)));
+        data.put("words", words(seen));
+        data.put("paper", PaperCodec.toPlain(seen));
         data.put("window", WindowCodec.toPlain(sitting.window()));
         data.put("entries", opened.entries().stream().map(EntryCodec::toPlain).toList());
         data.put("heartbeat", settings.heartbeat().toMillis());
@@ -55,7 +61,9 @@ class RoomData {
 
     /** Returns what a page needs that knows nothing of the paper. */
     String json(Appointment appointment, Instant now) {
-        return inHtml(common(appointment, now));
+        Map<String, Object> data = common(appointment, now);
+        data.put("words", words.beginningWith(ROOM));
+        return inHtml(data);
     }
 
     private Map<String, Object> common(Appointment appointment, Instant now) {
@@ -64,8 +72,16 @@ class RoomData {
         data.put("now", now.toEpochMilli());
         data.put("zone", wall.zone().getId());
         data.put("locale", LocaleContextHolder.getLocale().toLanguageTag());
-        data.put("words", words.beginningWith("room."));
         return data;
+    }
+
+    /** What is said about programs goes only where there are some. */
+    private Map<String, String> words(Paper paper) {
+        Map<String, String> said = new LinkedHashMap<>(words.beginningWith(ROOM));
+        boolean programs =
+                paper.items().flatMap(item -> item.interactions().stream()).anyMatch(Program.class::isInstance);
+        said.keySet().removeIf(key -> !programs && key.startsWith(PROGRAMS));
+        return said;
     }
 
     private String inHtml(Map<String, Object> data) {

@@ -181,6 +181,15 @@ class ProgramTest extends BrowserTest {
         question().locator("[value=python]").check();
         assertThat(editor()).containsText("# mine");
         assertClean(page, "#sheet", "a question that is answered by a program");
+
+        page.keyboard().press("Escape");
+        page.locator("[data-do=erase]").click();
+        assertEntry("way-back", "–");
+        assertThat(question().locator(".program-answer")).containsText("you have erased it");
+        assertThat(editor()).not().containsText("# mine");
+        question().locator("[data-use]").click();
+        assertThat(editor()).containsText("# mine");
+        assertEntry("way-back", "py 4");
     }
 
     @Test

@@ -118,6 +118,7 @@ class ProgramPackageTest {
                 "<dl:out>180</dl:out> | <dl:in/> | has no 'dl:out', so nothing says what is right",
                 "<dl:call>way_back(0)</dl:call> | <dl:call/> | needs 'dl:in', which may be empty, or a 'dl:call'",
                 "<dl:case shown=\"true\"> | <dl:case shown=\"true\" worth=\"0\"> | a case must be worth more than 0, but is worth 0",
+                "<dl:starter language=\"python\"> | <dl:starter language=\"lua\"> | a 'dl:starter' is for 'lua', which is not offered",
                 "dl:max-length=\"6000\" | dl:max-length=\"10\" | the starter text is longer than the 10 characters",
                 "<dl:cases | <dl:casus | a program is judged by 'dl:cases' in the declaration of its response"
             })
