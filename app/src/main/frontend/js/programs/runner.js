@@ -62,8 +62,15 @@ export class Runner {
    * @returns {Promise<{ ending: string, output: string, error: string, took: number }>}
    */
   async run(task, time) {
+    let early = false;
+    this.stopping = () => {
+      early = true;
+    };
     await this.prepare(task.language);
-    this.worker();
+    if (early) {
+      this.stopping = undefined;
+      return { ending: 'stopped', output: '', error: '', took: 0 };
+    }
     return new Promise((resolve, reject) => {
       const end = (ending) => {
         this.drop();
