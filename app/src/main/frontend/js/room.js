@@ -1,4 +1,5 @@
 // The room: draws what the rulebook says, and turns presses into acts. It decides nothing.
+import { ASSETS } from './asset-cache.js';
 import { all, around, maybe, one } from './dom.js';
 import Alpine from '@alpinejs/csp';
 import { later, untilDone } from './again.js';
@@ -248,7 +249,7 @@ async function keepForOffline() {
         .getEntriesByType('resource')
         .map((part) => part.name)
         .filter((name) => name.includes('/assets/'));
-      await (await caches.open('ledger-assets')).addAll([...new Set(parts)]);
+      await (await caches.open(ASSETS)).addAll([...new Set(parts)]);
       await keepPage();
     }
     return true;

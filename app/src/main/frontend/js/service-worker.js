@@ -1,7 +1,7 @@
 // Keeps the room's page and what it is made of, so that a reload without a network comes back.
+import { ASSETS } from './asset-cache.js';
 import { TOO_EARLY } from './server.js';
 
-const ASSETS = 'ledger-assets';
 const ROOMS = 'ledger-rooms';
 
 self.addEventListener('install', () => self.skipWaiting());

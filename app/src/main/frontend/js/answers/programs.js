@@ -1,5 +1,6 @@
 // Programs: a plain field at once. The editor and what runs programs are fetched when the first such question is opened.
 import { all, one } from '../dom.js';
+import { read } from '../programs/source.js';
 
 export class Programs {
   /** @param {import('./answers.js').Answers} answers */
@@ -55,7 +56,7 @@ class PlainField {
       answers.typed(
         item,
         root.dataset.response,
-        () => (this.field.value.trim() === this.starter.trim() ? [] : [`${this.language}\n${this.field.value}`]),
+        () => JSON.parse(answers.sitting.desk.program(item, root.dataset.response, this.language, this.field.value)),
         (before) => this.fill(before),
       ),
     );
@@ -64,10 +65,9 @@ class PlainField {
 
   /** @param {string[]} values */
   fill([written]) {
-    if (written !== undefined) {
-      this.language = written.slice(0, written.indexOf('\n'));
-    }
-    this.field.value = written === undefined ? this.starter : written.slice(this.language.length + 1);
+    const entered = written === undefined ? { language: this.language, text: this.starter } : read(written);
+    this.language = entered.language;
+    this.field.value = entered.text;
   }
 
   /** @param {import('../../types/room.d.ts').Question} question */

@@ -169,9 +169,7 @@ export class Editor {
   }
 
   setReadOnly(on = false) {
-    if (this.readOnly !== on) {
-      this.readOnly = on;
-    }
+    this.readOnly = on;
     this.view.dispatch({ effects: this.writable.reconfigure([EditorState.readOnly.of(on)]) });
   }
 

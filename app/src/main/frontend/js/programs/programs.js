@@ -3,6 +3,7 @@ import { hash } from '../digest.js';
 import { all, one } from '../dom.js';
 import { Editor } from './editor.js';
 import { Runner } from './runner.js';
+import { read, written } from './source.js';
 
 /** So much of an output is shown; the rest is told. */
 const SHOWN = 20_000;
@@ -39,6 +40,11 @@ export class ProgramField {
     one('[data-use]', root).addEventListener('click', () => this.use());
   }
 
+  /** The rulebook. */
+  get desk() {
+    return this.answers.sitting.desk;
+  }
+
   say(key, ...args) {
     return this.answers.say(`program.${key}`, ...args);
   }
@@ -65,15 +71,13 @@ export class ProgramField {
 
   /** The answer as it stands in the ledger: its language and its text, or undefined. */
   entered() {
-    const written = this.answers.given(this.item, this.response)[0];
-    const end = written?.indexOf('\n');
-    return written && { language: written.slice(0, end), text: written.slice(end + 1) };
+    const given = this.answers.given(this.item, this.response)[0];
+    return given && read(given);
   }
 
   /** What is in the editor is the answer, unless it is what stood there at first. */
   value() {
-    const text = this.editor.text();
-    return text.trim() === this.starters[this.language].trim() ? [] : [`${this.language}\n${text}`];
+    return JSON.parse(this.desk.program(this.item, this.response, this.language, this.editor.text()));
   }
 
   changed() {
@@ -98,18 +102,23 @@ export class ProgramField {
   put(language) {
     const entered = this.entered();
     const text = entered?.language === language ? entered.text : ((entered && this.aside(language)) ?? this.starters[language]);
-    const places = JSON.parse(this.answers.sitting.desk.fixed(this.item, this.response, language, text)) ?? [];
     this.language = language;
     this.languages.forEach((choice) => {
       choice.checked = choice.value === language;
     });
     if (this.editor.shown !== language || this.editor.text() !== text) {
-      this.editor.show(language, text, places);
+      this.fill(text);
     }
     this.count();
     if (this.question.seal === 'none') {
       runner.prepare(language).catch(() => this.status(this.say('cannot-run')));
     }
+  }
+
+  /** Puts a text into the editor, with its stretches that stay as they are. */
+  fill(text) {
+    const places = JSON.parse(this.desk.fixed(this.item, this.response, this.language, text)) ?? [];
+    this.editor.show(this.language, text, places);
   }
 
   /** @param {import('../../types/room.d.ts').Question} question */
@@ -133,9 +142,8 @@ export class ProgramField {
     const entered = this.entered();
     const elsewhere = entered && entered.language !== this.language;
     const erased = !entered && this.aside(this.language) !== undefined && !this.answers.isTyping(this.item, this.response);
-    const lines = elsewhere ? entered.text.replace(/\n$/, '').split('\n').length : 0;
     one('.program-answer', this.root).textContent = elsewhere
-      ? this.say('elsewhere', this.say(`language.${entered.language}`), lines)
+      ? this.say('elsewhere', this.say(`language.${entered.language}`), this.desk.lines(written(entered)))
       : erased
         ? this.say('erased')
         : '';
@@ -148,11 +156,7 @@ export class ProgramField {
   use() {
     const text = this.aside(this.language);
     if (!this.entered() && text !== undefined) {
-      this.editor.show(
-        this.language,
-        text,
-        JSON.parse(this.answers.sitting.desk.fixed(this.item, this.response, this.language, text)) ?? [],
-      );
+      this.fill(text);
     }
     this.changed();
     this.answers.page.flush();
@@ -175,10 +179,9 @@ export class ProgramField {
   // ---- what is run
 
   task(input, call = '') {
-    const text = this.editor.text();
     return {
       language: this.language,
-      program: call ? `${text}\nprint(${call})\n` : text,
+      program: this.desk.calling(this.language, this.editor.text(), call),
       input,
       memoryMb: this.limits.memoryMb,
       outputBytes: this.limits.outputKb * 1024,
@@ -206,11 +209,8 @@ export class ProgramField {
           this.outcome(shown);
           return this.ending(ended);
         }
-        const other =
-          ended.ending === 'ended'
-            ? this.answers.sitting.desk.firstOther(this.item, this.response, example.output, ended.output)
-            : 0;
-        const ending = ended.ending !== 'ended' ? ended.ending : other === 0 ? 'passed' : 'other-output';
+        const ending = this.desk.tried(this.item, this.response, ended.ending, example.output, ended.output);
+        const other = this.desk.firstOther(this.item, this.response, example.output, ended.output);
         endings.push(ending);
         shown.push(this.section(this.say('example', at + 1), { ...ended, ending }, example.output, other));
       }
@@ -248,7 +248,7 @@ export class ProgramField {
 
   /** Each run is an entry: what was run, by its hash, and how it ended. */
   note(examples, endings) {
-    const program = hash(`${this.language}\n${this.editor.text()}`);
+    const program = hash(written({ language: this.language, text: this.editor.text() }));
     this.answers.page.act('program-run', { item: this.item, response: this.response, program, examples, endings });
   }
 
@@ -284,9 +284,9 @@ export class ProgramField {
     return section;
   }
 
-  output(title, written, marked = 0) {
+  output(title, text, marked = 0) {
     const figure = document.createElement('figure');
-    const lines = written.slice(0, SHOWN).replace(/\n$/, '').split('\n');
+    const lines = text.slice(0, SHOWN).replace(/\n$/, '').split('\n');
     const pre = document.createElement('pre');
     pre.tabIndex = 0;
     lines.forEach((line, at) => {
@@ -300,9 +300,9 @@ export class ProgramField {
       pre.append(element('mark', this.say('missing')));
     }
     figure.append(element('figcaption', title), pre);
-    if (written === '') {
+    if (text === '') {
       pre.textContent = this.say('nothing');
-    } else if (written.length > SHOWN) {
+    } else if (text.length > SHOWN) {
       figure.append(element('p', this.say('cut', SHOWN)));
     }
     return figure;

@@ -1,5 +1,6 @@
 // Runs programs in a worker of their own, one at a time. What it needs is fetched when a language is first used and kept; a
 // run that goes on for too long, or is stopped, ends with its worker, and another is made ready at once.
+import { ASSETS } from '../asset-cache.js';
 
 const FROM_PAGE = { python: ['pythonEngine', 'pythonLibrary'], javascript: ['javascriptEngine'] };
 /** Starting a run takes a moment that is not the program's. */
@@ -26,7 +27,7 @@ export class Runner {
 
   /** The first visit of a room does not come through the service worker yet; what it will need offline is kept here. */
   static async keep(names) {
-    const cache = await caches.open('ledger-assets');
+    const cache = await caches.open(ASSETS);
     await Promise.all(
       names.map(async (name) => {
         const address = document.body.dataset[name];

@@ -1,33 +1,22 @@
 package dauntingledger.bench;
 
 import java.util.List;
-import java.util.Set;
 
-/** {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]}: prints the figures of the project as a table; without arguments all. */
+/**
+ * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]}: prints the
+ * figures of the project as a table; without arguments all.
+ */
 public final class Bench {
 
-    private static final Set<String> ALL =
-            Set.of("browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice", "programs");
+    private static final List<String> ALL = List.of(
+            "browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice", "programs");
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> chosen = args.length == 0
-                ? List.of(
-                        "browser",
-                        "load",
-                        "file",
-                        "sweep",
-                        "papers",
-                        "boards",
-                        "crowd",
-                        "findings",
-                        "practice",
-                        "programs")
-                : List.of(args);
+        List<String> chosen = args.length == 0 ? ALL : List.of(args);
         if (!ALL.containsAll(chosen)) {
-            System.err.println(
-                    "Use: bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]");
+            System.err.println("Use: bin/bench [" + String.join("] [", ALL) + "]");
             System.exit(2);
         }
         Table table = new Table();

@@ -79,17 +79,23 @@ final class PracticeBench {
         }
     }
 
+    /** Signs in the candidate of the demo who practises. */
+    static void signIn(Page page, int port) {
+        String address = "http://localhost:" + port;
+        page.navigate(address + "/sign-in");
+        page.locator("[name=number]").fill(CANDIDATE);
+        page.locator("[name=pin]").fill(PIN);
+        page.locator("main form .btn.go").click();
+        page.waitForURL(address + "/");
+    }
+
     private static void checking(Table table, int port) throws Exception {
         try (Playwright playwright = BrowserBench.playwright();
                 Browser chromium = BrowserBench.launch(playwright);
                 BrowserContext context =
                         chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
             Page page = context.newPage();
-            String address = "http://localhost:" + port;
-            page.navigate(address + "/sign-in");
-            page.locator("[name=number]").fill(CANDIDATE);
-            page.locator("[name=pin]").fill(PIN);
-            page.locator("main form .btn.go").click();
+            signIn(page, port);
             page.locator("form[action='/practice/rules-practice'] button").click();
             page.locator("[data-act=stage-opened]").click();
             page.waitForSelector(".question.open");

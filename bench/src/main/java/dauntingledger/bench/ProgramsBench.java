@@ -29,8 +29,6 @@ final class ProgramsBench {
     private static final int CASES = 10;
     private static final int RUNS = 40;
     private static final int FIRST_RUNS = 9;
-    private static final String CANDIDATE = "BW-4040A";
-    private static final String PIN = "3819";
 
     /** What is measured of a language, and what is aimed at. */
     private record Aim(Language language, String small, String warm, String first, String judged) {}
@@ -192,13 +190,8 @@ final class ProgramsBench {
     /** Goes to the first of the practice questions that are answered by programs. */
     private static Page room(BrowserContext context, int port) {
         Page page = context.newPage();
-        String address = "http://localhost:" + port;
-        page.navigate(address + "/sign-in");
-        page.locator("[name=number]").fill(CANDIDATE);
-        page.locator("[name=pin]").fill(PIN);
-        page.locator("main form .btn.go").click();
-        page.waitForURL(address + "/");
-        page.navigate(address + "/practice/sets/programs-practice");
+        PracticeBench.signIn(page, port);
+        page.navigate("http://localhost:" + port + "/practice/sets/programs-practice");
         page.locator("main form button").last().click();
         page.locator("[data-act=stage-opened]").click();
         page.waitForSelector(".question.open .program.ready .program-bar");

@@ -12,8 +12,9 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.plain.RoomCodec;
 import dauntingledger.rulebook.plain.ToolboxCodec;
 import dauntingledger.rulebook.plain.WindowCodec;
-import dauntingledger.rulebook.program.Comparison;
+import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.program.Language;
+import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.Choice;
 import dauntingledger.rulebook.response.ChoiceId;
@@ -116,8 +117,8 @@ public final class Desk {
     /** Returns where the fixed stretches of a program stand, as pairs of places; {@code null} where one is lost. */
     @JSExport
     public String fixed(String item, String response, String language, String program) {
-        Program asked = (Program) interaction(item, response);
-        return asked.starter(Language.find(language).orElseThrow())
+        return asked(item, response)
+                .starter(language(language))
                 .flatMap(starter -> starter.places(program))
                 .map(places -> CanonicalJson.write(places.stream()
                         .map(place -> List.of((long) place.from(), (long) place.to()))
@@ -128,8 +129,41 @@ public final class Desk {
     /** Returns the number of the first line of an example that is not as it is wanted, from 1; 0 if every line is. */
     @JSExport
     public int firstOther(String item, String response, String wanted, String written) {
-        Comparison comparison = ((Program) interaction(item, response)).comparison();
-        return comparison.admits(wanted, written) ? 0 : Math.max(1, comparison.firstOther(wanted, written));
+        return asked(item, response).comparison().firstOther(wanted, written);
+    }
+
+    /** Returns how a run of an example ended, by its name, once what it wrote is compared with what is wanted. */
+    @JSExport
+    public String tried(String item, String response, String ending, String wanted, String written) {
+        Ending ran = PlainNames.find(ending, Ending.values()).orElseThrow();
+        return PlainNames.name(asked(item, response).comparison().ending(ran, wanted, written));
+    }
+
+    /** Returns a program as it is run to answer a call, which may be empty. */
+    @JSExport
+    public String calling(String language, String program, String call) {
+        return language(language).calling(program, call);
+    }
+
+    /** Returns the response that an editor holds: nothing as long as it holds what stood there at first. */
+    @JSExport
+    public String program(String item, String response, String language, String text) {
+        Source program = new Source(language(language), text);
+        return CanonicalJson.write(asked(item, response).isAsAtFirst(program) ? List.of() : List.of(program.written()));
+    }
+
+    /** Returns how many lines a program has. */
+    @JSExport
+    public int lines(String response) {
+        return Source.read(response).orElseThrow().lines();
+    }
+
+    private Program asked(String item, String response) {
+        return (Program) interaction(item, response);
+    }
+
+    private static Language language(String word) {
+        return Language.find(word).orElseThrow();
     }
 
     /** Returns what the calculator's tape is made of. */

@@ -22,8 +22,9 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A process apart in which programs run, one at a time. It has no environment, no folder but the one with its own libraries,
- * comes after everything else that the machine has to do, and, where this application runs as root, runs as nobody. It is started when it is needed, and again when it has ended or
- * was ended because it did not keep to its time. For one thread at a time.
+ * comes after everything else that the machine has to do, and, where this application runs as root, runs as nobody. It is
+ * started when it is needed, and again when it has ended or was ended because it did not keep to its time. For one thread at a
+ * time.
  */
 public final class Judge implements AutoCloseable {
 
@@ -55,9 +56,7 @@ public final class Judge implements AutoCloseable {
                     cases.limits().onServer(),
                     cases.limits().memoryMb(),
                     cases.limits().outputKb() * 1024));
-            boolean same = ended.ending() == Ending.ENDED && cases.comparison().admits(one.output(), ended.output());
-            Ending ending =
-                    ended.ending() == Ending.ENDED ? same ? Ending.PASSED : Ending.OTHER_OUTPUT : ended.ending();
+            Ending ending = cases.comparison().ending(ended.ending(), one.output(), ended.output());
             judged.add(new Judged(ending, ended.output(), ended.error()));
         }
         return judged;
@@ -126,7 +125,10 @@ public final class Judge implements AutoCloseable {
         }
     }
 
-    /** Judging waits for everything else that this machine has to do. The compiler of the virtual machine leaves methods as large as an interpreter's loop alone, if it is not told. */
+    /**
+     * Judging waits for everything else that this machine has to do. The compiler of the virtual machine leaves methods as large
+     * as an interpreter's loop alone, if it is not told.
+     */
     private static List<String> command(JudgeFolder from) {
         List<String> command = new ArrayList<>();
         if (Files.isExecutable(NICE)) {

@@ -14,19 +14,14 @@ class AnswersUnmarked implements Unmarked {
     private final HandedIn handedIn;
 
     AnswersUnmarked(Desk desk, KeyVersions keys, HandedIn handedIn) {
-        this.handedIn = handedIn;
         this.desk = desk;
         this.keys = keys;
+        this.handedIn = handedIn;
     }
 
     @Override
     public int in(Exam exam) {
         PaperMarking marking = keys.marking(exam);
-        int programs = marking.hasPrograms()
-                ? handedIn.of(exam)
-                        .mapToInt(one -> marking.waiting(one.sitting()))
-                        .sum()
-                : 0;
-        return desk.waiting(exam, marking.schemes()) + programs;
+        return desk.waiting(exam, marking.schemes()) + handedIn.waiting(exam, marking);
     }
 }

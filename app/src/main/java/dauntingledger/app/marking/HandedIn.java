@@ -5,6 +5,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.Appointments;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.papers.PaperMarking;
 import dauntingledger.rulebook.sitting.Progress;
 import dauntingledger.rulebook.sitting.Sitting;
 import java.time.Clock;
@@ -41,5 +42,12 @@ public class HandedIn {
                 .flatMap(appointment -> ledgers.openIfReadable(appointment, now).stream()
                         .filter(opened -> opened.sitting().route().progress() == Progress.HANDED_IN)
                         .map(opened -> new One(appointment, opened.sitting())));
+    }
+
+    /** Returns how many programs of a cohort wait to be run under a key. */
+    public int waiting(Exam exam, PaperMarking marking) {
+        return marking.hasPrograms()
+                ? of(exam).mapToInt(one -> marking.waiting(one.sitting())).sum()
+                : 0;
     }
 }

@@ -20,8 +20,9 @@ import tools.jackson.databind.json.JsonMapper;
  * RESPONSES.csv} prints what each response is worth by its key; {@code bin/paper results PACKAGE RESPONSES.csv} prints the
  * result of each candidate, all of them being one cohort; {@code bin/paper statistics PACKAGE RESPONSES.csv} what
  * their scores say of the questions. These take {@code --key KEY.json}, what was decided about the key
- * after the exam. {@code bin/paper similar PACKAGE RESPONSES.csv --item ID} prints who wrote alike in answer to an item, and {@code
- * bin/paper explain} with the same arguments how programs ended in each case of one. A package is a zip file, or the folder that is zipped.
+ * after the exam. {@code bin/paper similar PACKAGE RESPONSES.csv --item ID} prints who wrote alike in answer to an item, and
+ * {@code bin/paper explain} with the same arguments how programs ended in each case of one. A package is a zip file, or the
+ * folder that is zipped.
  */
 public final class PaperCommand {
 

@@ -5,14 +5,11 @@ import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.plain.PlainNames;
-import dauntingledger.rulebook.program.Case;
-import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.results.Cohort;
 import dauntingledger.rulebook.scoring.ItemKey;
-import dauntingledger.rulebook.scoring.PartScoring;
 import dauntingledger.rulebook.scoring.Score;
 import dauntingledger.rulebook.similarity.TextComparison;
 import dauntingledger.rulebook.similarity.Written;
@@ -25,11 +22,9 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -47,7 +42,6 @@ final class ResponseSheet {
     private static final List<String> COLUMNS = List.of("candidate", "item", "variable", "value");
     private static final String COHORT_COLUMNS = "candidate,score,max,percentile,outcome";
     private static final String STATISTICS_COLUMNS = "item,n,blank,facility,discrimination";
-    private static final String EXPLAINED_COLUMNS = "candidate,case,kind,worth,earned,ending";
     private static final String SIMILAR_COLUMNS = "candidate,candidate,share";
     private static final int STATISTICS_DECIMALS = 4;
     private static final String RESULT_COLUMNS = "candidate,item,score,max,state";
@@ -98,7 +92,7 @@ final class ResponseSheet {
         } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
             throw new MalformedSheetException(1, "this is no CSV that can be read: " + e.getMessage());
         }
-        sheet.runs.run(sheet.programs());
+        sheet.runs.run(sheet.programs().all());
         return sheet;
     }
 
@@ -123,61 +117,19 @@ final class ResponseSheet {
         return Source.read(value).filter(program -> program.text().isBlank()).isPresent();
     }
 
-    /** Returns every program that was given, once, with the cases that it is judged by. */
-    private Set<JudgedHere.Judged> programs() {
-        Set<JudgedHere.Judged> programs = new LinkedHashSet<>();
-        given.values()
-                .forEach(answers -> answers.forEach((item, answer) -> paper.key()
-                        .of(item)
-                        .programs()
-                        .forEach((response, judged) -> answer.getOrDefault(response, List.of()).stream()
-                                .flatMap(value -> Source.read(value).stream())
-                                .forEach(program -> programs.add(new JudgedHere.Judged(program, judged.cases()))))));
-        return programs;
+    private SheetPrograms programs() {
+        return new SheetPrograms(paper.key(), given);
     }
 
     /**
-     * Returns how the programs in answer to an item ended in each of its cases, as CSV: {@value #EXPLAINED_COLUMNS}. A
-     * case of a group earns its worth only if all of the group pass.
+     * Returns how the programs in answer to an item ended in each of its cases, as CSV: {@value SheetPrograms#COLUMNS}.
      *
      * @throws IllegalArgumentException if the paper has no such item, or it is not answered by a program
      */
     String explained(String name) {
-        ItemId item =
-                item(name).orElseThrow(() -> new IllegalArgumentException("the paper has no item '" + name + "'"));
-        ItemKey key = paper.key().of(item);
-        if (key.programs().isEmpty()) {
-            throw new IllegalArgumentException(
-                    "item '" + item + "' is not answered by a program, so there are no cases; name one that is");
-        }
-        StringBuilder out = new StringBuilder(EXPLAINED_COLUMNS).append('\n');
-        given.forEach((candidate, answers) -> {
-            Map<ResponseId, List<String>> own = answers.getOrDefault(item, Map.of());
-            if (!isBlank(own)) {
-                key.programs()
-                        .forEach((response, judged) ->
-                                explain(candidate, judged, own.getOrDefault(response, List.of()), out));
-            }
-        });
-        return out.toString();
-    }
-
-    private static void explain(String candidate, PartScoring.OfCases judged, List<String> program, StringBuilder out) {
-        List<Ending> endings = judged.endings(Value.typed(program.isEmpty() ? "" : program.getFirst()))
-                .orElseThrow();
-        List<Case> cases = judged.cases().all();
-        List<Rational> earned = judged.cases().earned(endings);
-        for (int i = 0; i < cases.size(); i++) {
-            Case one = cases.get(i);
-            out.append(CSVFormat.RFC4180.format(
-                            candidate,
-                            one.number(),
-                            one.shown() ? "shown" : "hidden",
-                            Numeral.write(one.worth()),
-                            Numeral.write(earned.get(i)),
-                            PlainNames.name(endings.get(i))))
-                    .append('\n');
-        }
+        return programs()
+                .explained(item(name)
+                        .orElseThrow(() -> new IllegalArgumentException("the paper has no item '" + name + "'")));
     }
 
     private static ResponseId response(ItemId item, ItemKey key, String name, int line) {

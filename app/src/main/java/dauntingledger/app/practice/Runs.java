@@ -100,8 +100,10 @@ class Runs implements PastAnswers {
         return kept || workOut(appointment);
     }
 
-    /** Works out what a sitting came to, and keeps it; returns false if it is no practice, not handed in or unreadable, or
-     * while programs in it wait to be run. */
+    /**
+     * Works out what a sitting came to, and keeps it; returns false if it is no practice, not handed in or unreadable, or while
+     * programs in it wait to be run.
+     */
     private boolean workOut(Appointment practised) {
         Optional<PracticeMode> mode = practised.terms().practised().map(Practised::mode);
         if (mode.isEmpty()) {

@@ -79,7 +79,7 @@ public class Judging implements Runs, DisposableBean {
     public void judge(PaperMarking marking, Question question, Duration patience) {
         marking.programs(question.item().id())
                 .forEach((response, judged) -> question.response(response)
-                        .flatMap(value -> Source.read(value.elements().getFirst()))
+                        .flatMap(Source::of)
                         .ifPresent(program -> judge(program, judged.cases(), patience)));
     }
 

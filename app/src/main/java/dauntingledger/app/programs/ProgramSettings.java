@@ -7,8 +7,8 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 /**
  * Settings of the judging of programs.
  *
- * @param judges how many processes run programs side by side, each half a gigabyte of heap and more while it compiles; 0 for one for every two
- *     processors
+ * @param judges how many processes run programs side by side, each half a gigabyte of heap and more while it compiles; 0 for
+ *     one for every two processors
  * @param rest for how long a process is kept that has nothing to do
  */
 @ConfigurationProperties("exam.programs")

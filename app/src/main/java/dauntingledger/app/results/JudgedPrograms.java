@@ -67,7 +67,7 @@ class JudgedPrograms {
     void again(Exam exam, PaperMarking marking, Item item) {
         marking.programs(item.id()).forEach((response, judged) -> {
             Set<Source> programs = given(exam, item, response).stream()
-                    .flatMap(value -> Source.read(value.elements().getFirst()).stream())
+                    .flatMap(value -> Source.of(value).stream())
                     .collect(Collectors.toSet());
             judging.again(programs, judged.cases());
         });
@@ -75,11 +75,7 @@ class JudgedPrograms {
 
     /** Returns how many programs of a cohort wait to be run under a key. */
     int waiting(Exam exam, PaperMarking marking) {
-        return marking.hasPrograms()
-                ? handedIn.of(exam)
-                        .mapToInt(one -> marking.waiting(one.sitting()))
-                        .sum()
-                : 0;
+        return handedIn.waiting(exam, marking);
     }
 
     private List<Value> given(Exam exam, Item item, ResponseId response) {

@@ -132,12 +132,11 @@ class AnswerViews {
                 continue;
             }
             given.add(text(interaction, reason.given(), text));
-            if (!(interaction instanceof Program)) {
-                expected.add(text(interaction, reason.expected(), text));
-            } else {
+            if (interaction instanceof Program) {
                 explained.runs().getOrDefault(reason.response(), List.of()).forEach(ran -> worths.add(said(ran)));
                 continue;
             }
+            expected.add(text(interaction, reason.expected(), text));
             reason.worths()
                     .forEach(worth -> worths.add(
                             words.say("answers.worth", part(interaction, worth.part()), Marks.write(worth.worth()))));

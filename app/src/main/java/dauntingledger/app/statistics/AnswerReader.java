@@ -14,6 +14,7 @@ import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.ItemKey;
+import dauntingledger.rulebook.similarity.Written;
 import dauntingledger.rulebook.sitting.Question;
 import dauntingledger.rulebook.sitting.Sitting;
 import dauntingledger.rulebook.statistics.Attempt;
@@ -216,7 +217,7 @@ final class AnswerReader {
 
     private static Optional<String> text(Question question) {
         String text = question.item().interactions().stream()
-                .filter(interaction -> interaction instanceof ExtendedText || interaction instanceof Program)
+                .filter(interaction -> Written.of(interaction).isPresent())
                 .flatMap(interaction -> question.response(interaction.response()).stream())
                 .flatMap(value -> value.elements().stream())
                 .collect(Collectors.joining("\n"));

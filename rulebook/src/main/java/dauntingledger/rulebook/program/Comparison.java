@@ -5,8 +5,9 @@ import static java.util.Objects.requireNonNull;
 import dauntingledger.rulebook.number.Numeral;
 import dauntingledger.rulebook.number.Rational;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -39,12 +40,12 @@ public record Comparison(Way way, Rational tolerance) {
 
     /** Returns whether {@code written} is as good as {@code wanted}. */
     public boolean admits(String wanted, String written) {
-        return switch (way) {
-            case EXACT -> wanted.equals(written);
-            case LINES -> lines(wanted).equals(lines(written));
-            case SET -> sorted(wanted).equals(sorted(written));
-            case NUMBERS -> firstOther(wanted, written) == 0;
-        };
+        return firstOther(wanted, written) == 0;
+    }
+
+    /** Returns how a run ended once it is compared: one that ran to its end has passed, or wrote something else. */
+    public Ending ending(Ending ran, String wanted, String written) {
+        return ran != Ending.ENDED ? ran : admits(wanted, written) ? Ending.PASSED : Ending.OTHER_OUTPUT;
     }
 
     /**
@@ -66,14 +67,27 @@ public record Comparison(Way way, Rational tolerance) {
     }
 
     private static int firstBesides(String wanted, String written) {
-        List<String> left = new ArrayList<>(sorted(wanted));
-        List<String> lines = lines(written);
-        for (int i = 0; i < lines.size(); i++) {
-            if (!lines.get(i).isEmpty() && !left.remove(lines.get(i))) {
-                return i + 1;
+        Map<String, Integer> left = new HashMap<>();
+        int missing = 0;
+        for (String line : lines(wanted)) {
+            if (!line.isEmpty()) {
+                left.merge(line, 1, Integer::sum);
+                missing++;
             }
         }
-        return left.isEmpty() ? 0 : lines.size() + 1;
+        List<String> lines = lines(written);
+        for (int i = 0; i < lines.size(); i++) {
+            String line = lines.get(i);
+            if (!line.isEmpty()) {
+                int times = left.getOrDefault(line, 0);
+                if (times == 0) {
+                    return i + 1;
+                }
+                left.put(line, times - 1);
+                missing--;
+            }
+        }
+        return missing == 0 ? 0 : lines.size() + 1;
     }
 
     private boolean isSame(String wanted, String written) {
@@ -153,13 +167,6 @@ public record Comparison(Way way, Rational tolerance) {
         while (!lines.isEmpty() && lines.getLast().isEmpty()) {
             lines.removeLast();
         }
-        return lines;
-    }
-
-    private static List<String> sorted(String text) {
-        List<String> lines = new ArrayList<>(lines(text));
-        lines.removeIf(String::isEmpty);
-        Collections.sort(lines);
         return lines;
     }
 }

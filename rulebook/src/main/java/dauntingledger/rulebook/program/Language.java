@@ -3,22 +3,29 @@ package dauntingledger.rulebook.program;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** A language that programs are written in; the engine of each is in a folder of its name. */
+/** A language that programs are written in. */
 public enum Language {
-    PYTHON("python", "py"),
-    JAVASCRIPT("javascript", "js");
+    PYTHON("python", "py", "pass"),
+    JAVASCRIPT("javascript", "js", ";");
 
     private final String word;
     private final String brief;
+    private final String idle;
 
-    Language(String word, String brief) {
+    Language(String word, String brief, String idle) {
         this.word = word;
         this.brief = brief;
+        this.idle = idle;
     }
 
     /** Returns what a cell of the ledger calls it. */
     public String brief() {
         return brief;
+    }
+
+    /** Returns a statement that does nothing, which may stand anywhere. */
+    String idle() {
+        return idle;
     }
 
     /** Returns what responses and packages call it. */

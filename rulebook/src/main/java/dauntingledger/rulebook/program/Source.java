@@ -2,6 +2,7 @@ package dauntingledger.rulebook.program;
 
 import static java.util.Objects.requireNonNull;
 
+import dauntingledger.rulebook.response.Value;
 import java.util.Optional;
 
 /** A program as a response holds it: the name of its language, a newline, and the text. */
@@ -17,6 +18,11 @@ public record Source(Language language, String text) {
         int end = response.indexOf('\n');
         return Language.find(end < 0 ? response : response.substring(0, end))
                 .map(language -> new Source(language, end < 0 ? "" : response.substring(end + 1)));
+    }
+
+    /** Returns the program that is given in answer; empty where none is. */
+    public static Optional<Source> of(Value given) {
+        return given.elements().stream().findFirst().flatMap(Source::read);
     }
 
     /** Returns the response that {@link #read} makes this of. */

@@ -44,6 +44,21 @@ public record Starter(Language language, List<Stretch> stretches) {
         return stretches.stream().map(Stretch::text).collect(Collectors.joining());
     }
 
+    /** Returns the least that can be made of it: a statement that does nothing, where something may be written. */
+    public String begun() {
+        String more = language.idle() + "\n";
+        StringBuilder begun = new StringBuilder();
+        boolean added = false;
+        for (int i = 0; i < stretches.size(); i++) {
+            begun.append(stretches.get(i).text());
+            if (!added && (!stretches.get(i).fixed() || i == stretches.size() - 1)) {
+                begun.append(more);
+                added = true;
+            }
+        }
+        return added ? begun.toString() : more;
+    }
+
     /** Returns whether {@code program} keeps every fixed stretch. */
     public boolean isKeptBy(String program) {
         return places(program).isPresent();
@@ -51,8 +66,8 @@ public record Starter(Language language, List<Stretch> stretches) {
 
     /**
      * Returns where the fixed stretches stand in {@code program}, in their order: the first at its beginning and the last at
-     * its end where they stand so here, every other as early as it can. After one
-     * that is all there is, anything may be written. Empty if one of them is not there.
+     * its end where they stand so here, every other as early as it can. After one that is all there is, anything may be
+     * written. Empty if one of them is not there.
      */
     public Optional<List<Place>> places(String program) {
         List<Place> places = new ArrayList<>();

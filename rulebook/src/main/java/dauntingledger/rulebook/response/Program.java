@@ -65,21 +65,23 @@ public record Program(
                 : starter.get().isKeptBy(text) ? Optional.empty() : Optional.of(Misfit.FIXED_TEXT_LOST);
     }
 
-    /** Returns that there is none as long as nothing but blanks was added to what the editor held at first. */
     @Override
     public Completeness completeness(Value value) {
-        Source program = Source.read(value.elements().getFirst()).orElseThrow();
-        String text = program.text().strip();
-        boolean begun = starter(program.language())
-                .map(starter -> !starter.text().strip().equals(text))
-                .orElse(true);
-        return begun && !text.isEmpty() ? Completeness.FULL : Completeness.BLANK;
+        Source program = Source.of(value).orElseThrow();
+        return program.text().isBlank() || isAsAtFirst(program) ? Completeness.BLANK : Completeness.FULL;
+    }
+
+    /** Returns whether nothing but blanks was added to what the editor held at first. */
+    public boolean isAsAtFirst(Source program) {
+        return starter(program.language())
+                .filter(starter -> starter.text().strip().equals(program.text().strip()))
+                .isPresent();
     }
 
     /** Returns language and lines: {@code py 24}. */
     @Override
     public String label(Value value) {
-        return Source.read(value.elements().getFirst())
+        return Source.of(value)
                 .map(program -> program.language().brief() + " " + program.lines())
                 .orElse("");
     }
@@ -92,18 +94,7 @@ public record Program(
     @Override
     public List<String> example() {
         Starter starter = starters.getFirst();
-        String more = starter.language() == Language.PYTHON ? "pass\n" : ";\n";
-        StringBuilder text = new StringBuilder();
-        boolean added = false;
-        for (int i = 0; i < starter.stretches().size(); i++) {
-            Starter.Stretch stretch = starter.stretches().get(i);
-            text.append(stretch.text());
-            if (!added && (!stretch.fixed() || i == starter.stretches().size() - 1)) {
-                text.append(more);
-                added = true;
-            }
-        }
-        return List.of(new Source(starter.language(), added ? text.toString() : more).written());
+        return List.of(new Source(starter.language(), starter.begun()).written());
     }
 
     @Override

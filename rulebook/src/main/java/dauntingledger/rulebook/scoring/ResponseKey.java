@@ -10,6 +10,7 @@ import dauntingledger.rulebook.response.Value.BaseType;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * What a response is judged by.
@@ -87,21 +88,20 @@ public record ResponseKey(Optional<Reading> reading, Value correct, List<Measure
 
     /** Returns this with how programs ended, if it is one. */
     ResponseKey with(Runs runs) {
-        List<Measure> known = measures.stream()
-                .map(measure ->
-                        measure instanceof PartScoring.OfCases of ? new PartScoring.OfCases(of.cases(), runs) : measure)
-                .toList();
-        return new ResponseKey(reading, correct, known, leniency);
+        return changing(judged -> new PartScoring.OfCases(judged.cases(), runs));
     }
 
     /** Returns this with one of its cases corrected. */
     ResponseKey corrected(Correction.OfCase of) {
-        List<Measure> corrected = measures.stream()
-                .map(measure -> measure instanceof PartScoring.OfCases judged
-                        ? new PartScoring.OfCases(judged.cases().corrected(of.number(), of.output()), judged.runs())
-                        : measure)
+        return changing(
+                judged -> new PartScoring.OfCases(judged.cases().corrected(of.number(), of.output()), judged.runs()));
+    }
+
+    private ResponseKey changing(UnaryOperator<PartScoring.OfCases> change) {
+        List<Measure> changed = measures.stream()
+                .map(measure -> measure instanceof PartScoring.OfCases judged ? change.apply(judged) : measure)
                 .toList();
-        return new ResponseKey(reading, correct, corrected, leniency);
+        return new ResponseKey(reading, correct, changed, leniency);
     }
 
     /** Returns what it is judged by if it is a program. */

@@ -3,7 +3,9 @@ package dauntingledger.rulebook.similarity;
 import dauntingledger.rulebook.paper.Item;
 import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.ExtendedText;
+import dauntingledger.rulebook.response.Interaction;
 import dauntingledger.rulebook.response.Program;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -25,13 +27,20 @@ public enum Written {
 
     public abstract Fingerprints prints(String text);
 
-    /** Returns what an item is answered in; empty where nothing is written. */
+    /** Returns what an item is answered in, a program before sentences; empty where nothing is written. */
     public static Optional<Written> of(Item item) {
-        return item.interactions().stream().anyMatch(Program.class::isInstance)
-                ? Optional.of(PROGRAM)
-                : item.interactions().stream().anyMatch(ExtendedText.class::isInstance)
-                        ? Optional.of(SENTENCES)
-                        : Optional.empty();
+        return item.interactions().stream()
+                .flatMap(interaction -> of(interaction).stream())
+                .max(Comparator.naturalOrder());
+    }
+
+    /** Returns what a response is written in; empty where nothing is written. */
+    public static Optional<Written> of(Interaction interaction) {
+        return switch (interaction) {
+            case ExtendedText text -> Optional.of(SENTENCES);
+            case Program program -> Optional.of(PROGRAM);
+            default -> Optional.empty();
+        };
     }
 
     /**

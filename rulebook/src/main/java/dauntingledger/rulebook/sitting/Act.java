@@ -14,7 +14,6 @@ import dauntingledger.rulebook.paper.Survey;
 import dauntingledger.rulebook.picture.PictureView;
 import dauntingledger.rulebook.program.Cases;
 import dauntingledger.rulebook.program.Ending;
-import dauntingledger.rulebook.program.Trial;
 import dauntingledger.rulebook.response.ChoiceId;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
@@ -355,19 +354,22 @@ public sealed interface Act {
     /**
      * Records that a program was run in the candidate's own browser.
      *
-     * @param program the SHA-256 of the response, in {@value Trial#HASH} hexadecimal digits
+     * @param program the SHA-256 of the response, in {@value #HASH} hexadecimal digits
      * @param examples whether it was tried with the examples, one after the other, or run once with an input of one's own
      * @param endings how the runs ended
      */
     record ProgramRun(ItemId item, ResponseId response, String program, boolean examples, List<Ending> endings)
             implements OnItem {
+
+        static final int HASH = 64;
+
         public ProgramRun {
             requireNonNull(item, "item");
             requireNonNull(response, "response");
             endings = List.copyOf(endings);
             boolean digits = program.chars().allMatch(c -> c >= '0' && c <= '9' || c >= 'a' && c <= 'f');
-            if (program.length() != Trial.HASH || !digits) {
-                throw new IllegalArgumentException("a program is named by " + Trial.HASH + " hexadecimal digits");
+            if (program.length() != HASH || !digits) {
+                throw new IllegalArgumentException("a program is named by " + HASH + " hexadecimal digits");
             }
             if (endings.isEmpty() || endings.size() > (examples ? Cases.MOST : 1)) {
                 throw new IllegalArgumentException("a run ends once, and a trial as often as there are examples");

@@ -93,7 +93,7 @@ public record Work(
     }
 
     Work run(Act.ProgramRun run) {
-        Trial trial = new Trial(run.program(), run.endings(), true);
+        Trial trial = new Trial(run.endings(), true);
         return run.examples() ? with(run.response(), programming(run.response()).tried(trial)) : this;
     }
 

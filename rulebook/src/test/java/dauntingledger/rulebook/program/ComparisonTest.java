@@ -2,13 +2,16 @@ package dauntingledger.rulebook.program;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import dauntingledger.rulebook.number.Rational;
 import dauntingledger.rulebook.program.Comparison.Way;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.AlphaChars;
@@ -64,15 +67,25 @@ class ComparisonTest {
     }
 
     @Property(tries = 300)
-    void whatIsAdmittedHasNoOtherLine(
+    void whatIsAdmittedIsTheSameAsItsWayHasIt(
             @ForAll Way way,
             @ForAll @Size(max = 4) List<@AlphaChars @StringLength(max = 2) String> wanted,
             @ForAll @Size(max = 4) List<@AlphaChars @StringLength(max = 2) String> written) {
         Comparison comparison = new Comparison(way, Rational.ZERO);
         String one = String.join("\n", wanted);
         String other = String.join("\n", written);
+        assertThat(comparison.admits(one, other)).isEqualTo(essence(way, one).equals(essence(way, other)));
         assertThat(comparison.firstOther(one, other) == 0).isEqualTo(comparison.admits(one, other));
         assertThat(comparison.admits(one, one)).isTrue();
+    }
+
+    /** Returns what alone counts of a text of letters. */
+    private static List<String> essence(Way way, String text) {
+        return switch (way) {
+            case EXACT -> List.of(text);
+            case LINES, NUMBERS -> text.stripTrailing().lines().toList();
+            case SET -> text.lines().filter(line -> !line.isEmpty()).sorted().toList();
+        };
     }
 
     @Property(tries = 200)
@@ -82,6 +95,24 @@ class ComparisonTest {
         Collections.shuffle(shuffled, new Random(seed));
         assertThat(new Comparison(Way.SET, Rational.ZERO).admits(String.join("\n", lines), String.join("\n", shuffled)))
                 .isTrue();
+    }
+
+    @Test
+    void aSetOfManyLinesIsComparedInNoTime() {
+        List<String> lines =
+                IntStream.range(0, 200_000).mapToObj(String::valueOf).toList();
+        String one = String.join("\n", lines);
+        String other = String.join("\n", lines.reversed());
+        Comparison comparison = new Comparison(Way.SET, Rational.ZERO);
+        assertTimeoutPreemptively(
+                Duration.ofSeconds(10),
+                () -> assertThat(comparison.firstOther(one, other)).isZero());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"ENDED,1,1,PASSED", "ENDED,1,2,OTHER_OUTPUT", "ERROR,1,1,ERROR", "OUT_OF_TIME,'','',OUT_OF_TIME"})
+    void onlyWhatRanToItsEndIsCompared(Ending ran, String wanted, String written, Ending ending) {
+        assertThat(Comparison.LINES.ending(ran, wanted, written)).isEqualTo(ending);
     }
 
     @Test
