@@ -67,7 +67,7 @@ class JudgedPrograms {
     void again(Exam exam, PaperMarking marking, Item item) {
         marking.programs(item.id()).forEach((response, judged) -> {
             Set<Source> programs = given(exam, item, response).stream()
-                    .flatMap(value -> Source.of(value).stream())
+                    .flatMap(value -> Source.read(value.elements()).stream())
                     .collect(Collectors.toSet());
             judging.again(programs, judged.cases());
         });

@@ -2,7 +2,7 @@ package dauntingledger.rulebook.program;
 
 import static java.util.Objects.requireNonNull;
 
-import dauntingledger.rulebook.response.Value;
+import java.util.List;
 import java.util.Optional;
 
 /** A program as a response holds it: the name of its language, a newline, and the text. */
@@ -20,9 +20,9 @@ public record Source(Language language, String text) {
                 .map(language -> new Source(language, end < 0 ? "" : response.substring(end + 1)));
     }
 
-    /** Returns the program that is given in answer; empty where none is. */
-    public static Optional<Source> of(Value given) {
-        return given.elements().stream().findFirst().flatMap(Source::read);
+    /** Reads the elements of a value; empty where no program is given. */
+    public static Optional<Source> read(List<String> elements) {
+        return elements.stream().findFirst().flatMap(Source::read);
     }
 
     /** Returns the response that {@link #read} makes this of. */

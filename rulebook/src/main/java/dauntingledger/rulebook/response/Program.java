@@ -67,7 +67,7 @@ public record Program(
 
     @Override
     public Completeness completeness(Value value) {
-        Source program = Source.of(value).orElseThrow();
+        Source program = Source.read(value.elements()).orElseThrow();
         return program.text().isBlank() || isAsAtFirst(program) ? Completeness.BLANK : Completeness.FULL;
     }
 
@@ -81,7 +81,7 @@ public record Program(
     /** Returns language and lines: {@code py 24}. */
     @Override
     public String label(Value value) {
-        return Source.of(value)
+        return Source.read(value.elements())
                 .map(program -> program.language().brief() + " " + program.lines())
                 .orElse("");
     }

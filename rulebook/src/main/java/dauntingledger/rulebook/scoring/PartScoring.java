@@ -270,7 +270,7 @@ public sealed interface PartScoring extends Measure {
 
         /** Returns how a program ended in each case; empty while it was not run. Without a program every case is failed. */
         public Optional<List<Ending>> endings(Value value) {
-            Optional<Source> program = Source.of(value);
+            Optional<Source> program = Source.read(value.elements());
             return program.isEmpty()
                     ? Optional.of(Collections.nCopies(cases.all().size(), Ending.ERROR))
                     : runs.of(program.get(), cases);
