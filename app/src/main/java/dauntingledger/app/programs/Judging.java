@@ -7,6 +7,7 @@ import dauntingledger.rulebook.program.Cases;
 import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.program.Source;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.sitting.Question;
 import java.time.Duration;
 import java.util.ArrayDeque;
@@ -79,7 +80,7 @@ public class Judging implements Runs, DisposableBean {
     public void judge(PaperMarking marking, Question question, Duration patience) {
         marking.programs(question.item().id())
                 .forEach((response, judged) -> question.response(response)
-                        .flatMap(Source::of)
+                        .flatMap(Program::source)
                         .ifPresent(program -> judge(program, judged.cases(), patience)));
     }
 

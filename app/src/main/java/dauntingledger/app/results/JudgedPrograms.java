@@ -11,6 +11,7 @@ import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.program.Case;
 import dauntingledger.rulebook.program.Ending;
 import dauntingledger.rulebook.program.Source;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.ResponseId;
 import dauntingledger.rulebook.response.Value;
 import dauntingledger.rulebook.scoring.PartScoring;
@@ -67,7 +68,7 @@ class JudgedPrograms {
     void again(Exam exam, PaperMarking marking, Item item) {
         marking.programs(item.id()).forEach((response, judged) -> {
             Set<Source> programs = given(exam, item, response).stream()
-                    .flatMap(value -> Source.read(value.elements()).stream())
+                    .flatMap(value -> Program.source(value).stream())
                     .collect(Collectors.toSet());
             judging.again(programs, judged.cases());
         });

@@ -2,7 +2,6 @@ package dauntingledger.rulebook.program;
 
 import static java.util.Objects.requireNonNull;
 
-import java.util.List;
 import java.util.Optional;
 
 /** A program as a response holds it: the name of its language, a newline, and the text. */
@@ -18,11 +17,6 @@ public record Source(Language language, String text) {
         int end = response.indexOf('\n');
         return Language.find(end < 0 ? response : response.substring(0, end))
                 .map(language -> new Source(language, end < 0 ? "" : response.substring(end + 1)));
-    }
-
-    /** Reads the elements of a value; empty where no program is given. */
-    public static Optional<Source> read(List<String> elements) {
-        return elements.stream().findFirst().flatMap(Source::read);
     }
 
     /** Returns the response that {@link #read} makes this of. */

@@ -38,6 +38,11 @@ public record Program(
         starters = List.copyOf(starters);
     }
 
+    /** Returns the program that is given in answer; empty where none is. */
+    public static Optional<Source> source(Value given) {
+        return given.elements().stream().findFirst().flatMap(Source::read);
+    }
+
     /** Returns what the editor holds at first in {@code language}; empty if that is not offered. */
     public Optional<Starter> starter(Language language) {
         return starters.stream().filter(one -> one.language() == language).findFirst();
@@ -67,7 +72,7 @@ public record Program(
 
     @Override
     public Completeness completeness(Value value) {
-        Source program = Source.read(value.elements()).orElseThrow();
+        Source program = source(value).orElseThrow();
         return program.text().isBlank() || isAsAtFirst(program) ? Completeness.BLANK : Completeness.FULL;
     }
 
@@ -81,7 +86,7 @@ public record Program(
     /** Returns language and lines: {@code py 24}. */
     @Override
     public String label(Value value) {
-        return Source.read(value.elements())
+        return source(value)
                 .map(program -> program.language().brief() + " " + program.lines())
                 .orElse("");
     }

@@ -9,6 +9,7 @@ import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.ChartElement;
 import dauntingledger.rulebook.response.ChoiceId;
+import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.response.Reading;
 import dauntingledger.rulebook.response.RuledLine;
 import dauntingledger.rulebook.response.Value;
@@ -270,7 +271,7 @@ public sealed interface PartScoring extends Measure {
 
         /** Returns how a program ended in each case; empty while it was not run. Without a program every case is failed. */
         public Optional<List<Ending>> endings(Value value) {
-            Optional<Source> program = Source.read(value.elements());
+            Optional<Source> program = Program.source(value);
             return program.isEmpty()
                     ? Optional.of(Collections.nCopies(cases.all().size(), Ending.ERROR))
                     : runs.of(program.get(), cases);
