@@ -1,4 +1,4 @@
-# Sourced by the other scripts: finds a JDK 25 and the project's own folder.
+# Sourced by the other scripts: finds a JDK 25 and the folder of the project, or of what bin/install has made.
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 
 is_25() {
@@ -23,10 +23,3 @@ if ! JAVA_HOME=$(find_jdk); then
 fi
 export JAVA_HOME
 export PATH="$JAVA_HOME/bin:$PATH"
-
-for tool in mvn node npm; do
-  if ! command -v "$tool" >/dev/null; then
-    echo "'$tool' is needed to build, and is not installed." >&2
-    exit 1
-  fi
-done

@@ -1,7 +1,7 @@
 package dauntingledger.app;
 
+import dauntingledger.app.start.StartRefusedException;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermission;
@@ -23,7 +23,9 @@ final class DataFolder implements ApplicationListener<ApplicationEnvironmentPrep
             Files.createDirectories(folder);
             Files.setPosixFilePermissions(folder, OWNER_ALONE);
         } catch (IOException e) {
-            throw new UncheckedIOException("the data folder " + folder + " cannot be made or kept from others", e);
+            throw new StartRefusedException(
+                    "The folder of the data, " + folder.toAbsolutePath() + ", cannot be made or kept from others.",
+                    "See that the folder above it is there, and that it belongs to who runs the server.");
         }
     }
 

@@ -1,5 +1,7 @@
 package dauntingledger.app;
 
+import dauntingledger.app.start.MachineCheck;
+import dauntingledger.app.start.StartRefusedException;
 import dauntingledger.app.time.SteadyClock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -13,8 +15,15 @@ public class DauntingLedger {
 
     public static void main(String[] args) {
         SpringApplication application = new SpringApplication(DauntingLedger.class);
-        application.addListeners(new DataFolder());
-        application.run(args);
+        application.addListeners(new DataFolder(), new MachineCheck());
+        try {
+            application.run(args);
+        } catch (RuntimeException e) {
+            if (StartRefusedException.in(e).isPresent()) {
+                System.exit(StartRefusedException.EXIT_CODE);
+            }
+            throw e;
+        }
     }
 
     /** The one clock of the application; every operation reads it once. */

@@ -10,6 +10,9 @@ import dauntingledger.app.ledger.StandingChanged;
 import dauntingledger.app.ledger.Standings;
 import dauntingledger.app.signin.Locks;
 import dauntingledger.rulebook.sitting.Progress;
+import io.micrometer.core.instrument.Gauge;
+import io.micrometer.core.instrument.MeterRegistry;
+import io.micrometer.core.instrument.binder.MeterBinder;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
@@ -32,7 +35,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The boards that somebody looks at: one stream of events for each window, on which only what has changed is sent. */
 @Component
-class Boards {
+class Boards implements MeterBinder {
 
     /*
      * What stands in the rows of the sittings is read when the first window opens a board. From then on the ledger tells of
@@ -59,6 +62,18 @@ class Boards {
         this.locks = locks;
         this.json = json;
         this.clock = clock;
+    }
+
+    @Override
+    public void bindTo(MeterRegistry registry) {
+        Gauge.builder(
+                        "exam.streams",
+                        () -> boards.values().stream()
+                                .mapToInt(board -> board.windows.size())
+                                .sum())
+                .tag("kind", "board")
+                .description("event streams that are open")
+                .register(registry);
     }
 
     /** A sitting as the windows of a board show it. */

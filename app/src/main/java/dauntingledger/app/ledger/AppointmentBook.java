@@ -151,6 +151,14 @@ class AppointmentBook implements Appointments {
         });
     }
 
+    @Override
+    public void delete(Appointment old, Runnable rows) {
+        ledgers.whileNothingHappens(old, () -> {
+            transactions.executeWithoutResult(status -> rows.run());
+            kept.invalidate(old.sitting());
+        });
+    }
+
     /** A sitting that nobody has come into has no lines, and at most these rows beside it. */
     private void delete(Appointment appointment) {
         delete(

@@ -72,6 +72,13 @@ public interface Appointments {
      */
     void forget(Appointment practised);
 
+    /**
+     * Deletes the rows of a sitting whose time of being kept is over, while nothing happens in it.
+     *
+     * @param rows deletes them, in one transaction
+     */
+    void delete(Appointment old, Runnable rows);
+
     /** Returns how many sittings of a version of a paper there are. */
     long count(PaperRef paper);
 

@@ -26,6 +26,7 @@ class ClockKeeper implements SmartLifecycle {
     private final TransactionTemplate transactions;
     private volatile boolean running;
     private boolean said;
+    private volatile Duration ahead = Duration.ZERO;
 
     ClockKeeper(SteadyClock clock, EntityManager entities, TransactionTemplate transactions) {
         this.clock = clock;
@@ -61,7 +62,7 @@ class ClockKeeper implements SmartLifecycle {
 
     @Scheduled(fixedRate = 1_000)
     void steer() {
-        Duration ahead = clock.steer();
+        ahead = clock.steer();
         boolean far = ahead.abs().compareTo(WORTH_SAYING) > 0;
         if (far && !said) {
             log.warn(
@@ -70,6 +71,11 @@ class ClockKeeper implements SmartLifecycle {
                     ahead);
         }
         said = far;
+    }
+
+    /** Returns how far the computer's clock was ahead of the exam's when it was last looked at. */
+    Duration ahead() {
+        return ahead;
     }
 
     /** Writes down what the clock has reached; throws if the store does not take it. */

@@ -33,6 +33,17 @@ class Deadlines {
         return found.stream().findFirst().map(due -> ((OffsetDateTime) due).toInstant());
     }
 
+    /** Returns for how long the earliest deadline has been over that is left. */
+    Duration lag(Instant now) {
+        List<?> earliest = transactions.execute(
+                status -> entities.createNativeQuery("select min(due_at) from deadline", OffsetDateTime.class)
+                        .getResultList());
+        return earliest.getFirst() instanceof OffsetDateTime due
+                        && due.toInstant().isBefore(now)
+                ? Duration.between(due.toInstant(), now)
+                : Duration.ZERO;
+    }
+
     /**
      * Returns at most {@code most} sittings in which something has run out by {@code now}, earliest first, and keeps
      * other nodes from taking them for the time of {@code claim}. One that is not dealt with by then comes again.

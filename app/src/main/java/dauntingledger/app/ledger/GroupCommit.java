@@ -10,6 +10,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.LongAdder;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -39,6 +40,7 @@ class GroupCommit implements SmartLifecycle {
     private final BlockingQueue<Append> queue = new LinkedBlockingQueue<>();
     private volatile boolean running;
     private volatile boolean unsynced;
+    private final LongAdder written = new LongAdder();
     private @Nullable Thread writer;
 
     GroupCommit(Store store, StoreGate gate, LedgerSettings settings) {
@@ -63,6 +65,11 @@ class GroupCommit implements SmartLifecycle {
     /** Returns when the store has been written through to the disk by the way that every line goes. */
     void probe() {
         await(new Append(List.of(), List.of(), new CompletableFuture<>()));
+    }
+
+    /** Returns how many lines came to the disk since the start. */
+    long written() {
+        return written.sum();
     }
 
     private void await(Append append) {
@@ -150,7 +157,10 @@ class GroupCommit implements SmartLifecycle {
             unsynced = true;
             store.sync();
             unsynced = false;
-            batch.forEach(append -> append.done().complete(null));
+            batch.forEach(append -> {
+                written.add(append.lines().size());
+                append.done().complete(null);
+            });
         } catch (RuntimeException e) {
             failed(batch, e);
         }

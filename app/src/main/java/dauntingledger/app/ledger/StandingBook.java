@@ -1,6 +1,7 @@
 package dauntingledger.app.ledger;
 
 import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.sitting.Progress;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -73,6 +75,31 @@ class StandingBook implements Standings {
                         new SittingId(((Number) row[0]).longValue()),
                         EntryCodec.fromPlain(json.readValue(String.valueOf(row[1]), Map.class))))
                 .toList();
+    }
+
+    /**
+     * What all sittings come to.
+     *
+     * @param held how many entries wait for a person to decide
+     * @param unreadable how many sittings could not be read when they were last opened
+     */
+    record Figures(Map<Progress, Long> sittings, long held, long unreadable) {}
+
+    @Transactional(readOnly = true)
+    public Figures figures() {
+        Map<Progress, Long> sittings = entities
+                .createQuery("select progress, count(*) from SittingRecord group by progress", Object[].class)
+                .getResultList()
+                .stream()
+                .collect(Collectors.toMap(row -> (Progress) row[0], row -> (Long) row[1]));
+        return new Figures(
+                sittings,
+                count("select sum(held) from SittingRecord"),
+                count("select count(*) from SittingRecord where not readable"));
+    }
+
+    private long count(String query) {
+        return entities.createQuery(query, Long.class).getSingleResult() instanceof Long counted ? counted : 0;
     }
 
     @Override

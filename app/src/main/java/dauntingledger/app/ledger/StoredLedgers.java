@@ -7,7 +7,6 @@ import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.plain.MalformedDataException;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -33,9 +32,12 @@ final class StoredLedgers implements AutoCloseable {
 
     /** @throws SQLException if the folder has no database, or a server has it open */
     static StoredLedgers in(Path folder) throws SQLException {
-        String url = "jdbc:h2:file:" + folder.toAbsolutePath().resolve("ledger")
-                + ";IFEXISTS=TRUE;WRITE_DELAY=0;TRACE_LEVEL_FILE=0;COMPRESS=TRUE";
-        return new StoredLedgers(DriverManager.getConnection(url, "", ""));
+        return on(DatabaseFile.open(folder));
+    }
+
+    /** Reads by a connection, which is closed with this. */
+    static StoredLedgers on(Connection connection) {
+        return new StoredLedgers(connection);
     }
 
     /** A ledger by its sitting, with the hash of its head. */
@@ -49,10 +51,25 @@ final class StoredLedgers implements AutoCloseable {
     record Finding(long sitting, int seq, Mends.Kind kind, String why, boolean mended) {}
 
     List<Stored> all() throws SQLException {
+        return found("");
+    }
+
+    /** Returns the ledgers of sittings that are in progress, or open from {@code startInclusive} to {@code endExclusive}. */
+    List<Stored> openBetween(Instant startInclusive, Instant endExclusive) throws SQLException {
+        return found(
+                " where progress = 'IN_PROGRESS' or opens_at >= ? and opens_at < ?",
+                startInclusive.atOffset(ZoneOffset.UTC),
+                endExclusive.atOffset(ZoneOffset.UTC));
+    }
+
+    private List<Stored> found(String which, Object... arguments) throws SQLException {
         List<Stored> all = new ArrayList<>();
-        try (ResultSet rows = connection
-                .createStatement()
-                .executeQuery("select id, paper, paper_version, seed from sitting order by id")) {
+        try (PreparedStatement select = connection.prepareStatement(
+                "select id, paper, paper_version, seed from sitting" + which + " order by id")) {
+            for (int i = 0; i < arguments.length; i++) {
+                select.setObject(i + 1, arguments[i]);
+            }
+            ResultSet rows = select.executeQuery();
             while (rows.next()) {
                 Map<String, Object> head = Chain.head(
                         String.valueOf(rows.getLong("id")),

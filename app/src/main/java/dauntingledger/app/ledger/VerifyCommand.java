@@ -41,24 +41,10 @@ public final class VerifyCommand {
     }
 
     private static int all(String folder) {
-        try (StoredLedgers ledgers = StoredLedgers.in(Path.of(folder))) {
-            int sittings = 0;
-            int entries = 0;
-            int broken = 0;
-            for (StoredLedgers.Stored ledger : ledgers.all()) {
-                sittings++;
-                entries += ledgers.entries(ledger);
-                for (StoredLedgers.Finding finding : ledgers.findings(ledger)) {
-                    broken += finding.mended() ? 0 : 1;
-                    System.out.println("Sitting " + finding.sitting() + ", line " + finding.seq() + ": " + finding.why()
-                            + (finding.mended() ? " (mended)." : "."));
-                }
-            }
-            System.out.println("Sittings: " + sittings + ", entries: " + entries
-                    + (broken == 0
-                            ? ". Everything can be followed."
-                            : ". Places that cannot be followed: " + broken + "."));
-            return broken == 0 ? INTACT : BROKEN;
+        try {
+            LedgerSurvey survey = LedgerSurvey.ofAll(DatabaseFile.open(Path.of(folder)), System.out::println);
+            System.out.println(survey.sentence());
+            return survey.isIntact() ? INTACT : BROKEN;
         } catch (SQLException e) {
             System.err.println(unusable(folder));
             return UNUSABLE;

@@ -104,6 +104,11 @@ public class MarkingLedger {
         }
     }
 
+    /** Returns the hash from which the chain over the marks of an exam begins. */
+    static Hash head(long exam) {
+        return Hash.of(CanonicalJson.write(Map.of("format", FORMAT, "exam", String.valueOf(exam))));
+    }
+
     /** Returns what has been done with a question besides its candidates' answers. */
     QuestionMarking question(ExamId exam, ItemId item) {
         Book book = books.get(exam);
@@ -160,8 +165,7 @@ public class MarkingLedger {
 
     /** @throws IllegalStateException if a line was changed, left out or added outside of here */
     private Book read(ExamId exam) {
-        Book book =
-                new Book(Hash.of(CanonicalJson.write(Map.of("format", FORMAT, "exam", String.valueOf(exam.value())))));
+        Book book = new Book(head(exam.value()));
         List<MarkingLine> lines = transactions.execute(status -> entities.createQuery(
                         "from MarkingLine where key.exam = ?1 order by key.seq", MarkingLine.class)
                 .setParameter(1, exam.value())

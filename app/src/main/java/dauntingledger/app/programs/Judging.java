@@ -9,6 +9,9 @@ import dauntingledger.rulebook.program.Runs;
 import dauntingledger.rulebook.program.Source;
 import dauntingledger.rulebook.response.Program;
 import dauntingledger.rulebook.sitting.Question;
+import io.micrometer.core.instrument.Gauge;
+import io.micrometer.core.instrument.MeterRegistry;
+import io.micrometer.core.instrument.binder.MeterBinder;
 import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -35,7 +38,7 @@ import org.springframework.stereotype.Component;
  * {@link JudgingAhead} asks when an exam is handed in and when the server starts.
  */
 @Component
-public class Judging implements Runs, DisposableBean {
+public class Judging implements Runs, DisposableBean, MeterBinder {
 
     private static final Logger log = LoggerFactory.getLogger(Judging.class);
 
@@ -107,6 +110,13 @@ public class Judging implements Runs, DisposableBean {
     public void again(Collection<Source> programs, Cases cases) {
         verdicts.forget(programs, cases);
         programs.forEach(program -> put(new Waiting(program, cases), false));
+    }
+
+    @Override
+    public void bindTo(MeterRegistry registry) {
+        Gauge.builder("exam.programs.waiting", this::waiting)
+                .description("programs that wait or run")
+                .register(registry);
     }
 
     /** Returns how many programs wait or run. */

@@ -58,8 +58,17 @@ class EntriesController {
     private final KnownSeats known;
     private final Clock clock;
     private final JsonMapper json;
+    private final Acknowledgements acknowledgements;
 
-    EntriesController(RoomAccess access, Ledgers ledgers, Seats seats, KnownSeats known, Clock clock, JsonMapper json) {
+    EntriesController(
+            RoomAccess access,
+            Ledgers ledgers,
+            Seats seats,
+            KnownSeats known,
+            Clock clock,
+            JsonMapper json,
+            Acknowledgements acknowledgements) {
+        this.acknowledgements = acknowledgements;
         this.access = access;
         this.ledgers = ledgers;
         this.seats = seats;
@@ -127,8 +136,11 @@ class EntriesController {
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<Answer> enter(@RoomAccess.Own Appointment appointment, HttpServletRequest request)
             throws IOException {
+        long start = System.nanoTime();
         Instant begun = clock.instant();
-        return enter(appointment, body(request), begun);
+        ResponseEntity<Answer> answer = enter(appointment, body(request), begun);
+        acknowledgements.took(System.nanoTime() - start);
+        return answer;
     }
 
     /**

@@ -3,6 +3,9 @@ package dauntingledger.app.room;
 import dauntingledger.app.ledger.Recorded;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.rulebook.plain.EntryCodec;
+import io.micrometer.core.instrument.Gauge;
+import io.micrometer.core.instrument.MeterRegistry;
+import io.micrometer.core.instrument.binder.MeterBinder;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
@@ -19,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The open event streams of the rooms: tells every window the server's time, and an older one that it was replaced. */
 @Component
-class Seats {
+class Seats implements MeterBinder {
 
     private static final long NO_TIMEOUT = 0L;
 
@@ -32,6 +35,16 @@ class Seats {
         this.settings = settings;
         this.clock = clock;
         this.json = json;
+    }
+
+    @Override
+    public void bindTo(MeterRegistry registry) {
+        Gauge.builder(
+                        "exam.streams",
+                        () -> streams.values().stream().mapToInt(List::size).sum())
+                .tag("kind", "room")
+                .description("event streams that are open")
+                .register(registry);
     }
 
     private record Stream(String seat, SseEmitter emitter) {}

@@ -15,6 +15,9 @@ final class Rights {
     /** What everybody has who works here, whatever their role. */
     static final String STAFF = "STAFF";
 
+    /** Whoever runs the installation, and shows that by its token; nobody who signs in has it. */
+    static final String OPERATOR = "OPERATOR";
+
     private static final String OFFICE = Role.OFFICE.name();
     private static final String INVIGILATOR = Role.INVIGILATOR.name();
     private static final String CENTRE = Role.CENTRE.name();
@@ -47,6 +50,8 @@ final class Rights {
     static void grant(
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry requests) {
         requests.requestMatchers(EVERYBODY).permitAll();
+        requests.requestMatchers("/operations/**").hasRole(OPERATOR);
+        requests.requestMatchers(HttpMethod.GET, "/actuator/prometheus").hasAnyRole(OPERATOR, AUDITOR);
         requests.requestMatchers("/").authenticated();
         requests.requestMatchers("/account/**").hasRole(STAFF);
         requests.requestMatchers("/time", "/line", "/display", "/sittings/**", "/practice/**")

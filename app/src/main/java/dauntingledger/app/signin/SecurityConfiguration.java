@@ -2,6 +2,7 @@ package dauntingledger.app.signin;
 
 import dauntingledger.app.audit.Audit;
 import dauntingledger.app.audit.Deed;
+import dauntingledger.app.signing.OperatorToken;
 import dauntingledger.app.signing.SigningKey;
 import dauntingledger.app.staff.StaffSignIn;
 import jakarta.persistence.EntityManager;
@@ -30,6 +31,7 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
@@ -126,10 +128,12 @@ class SecurityConfiguration {
             RememberedSignIns remembered,
             SessionRegistry sessions,
             SignInsEverywhere signIns,
+            OperatorToken operator,
             Audit audit) {
         // The parent that Spring gives has the same provider: whatever fails would be tried, and counted, once more.
         http.getSharedObject(AuthenticationManagerBuilder.class).parentAuthenticationManager(null);
         return http.authenticationProvider(signIn)
+                .addFilterBefore(new OperatorFilter(operator), AnonymousAuthenticationFilter.class)
                 .authorizeHttpRequests(Rights::grant)
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("number")
@@ -147,7 +151,9 @@ class SecurityConfiguration {
                         .maximumSessions(-1)
                         .sessionRegistry(sessions)
                         .expiredSessionStrategy(event -> leadToSignIn(event.getRequest(), event.getResponse()))))
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()).ignoringRequestMatchers("/left-behind/*"))
+                .csrf(csrf -> csrf.spa()
+                        .csrfTokenRepository(tokens())
+                        .ignoringRequestMatchers("/left-behind/*", "/operations/**"))
                 .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(
                                 new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED), byScript())
                         .defaultAuthenticationEntryPointFor(

@@ -30,6 +30,8 @@ class StoreGateFilter extends OncePerRequestFilter {
         return !gate.isClosed()
                 || path.startsWith("/assets/")
                 || path.startsWith("/actuator/")
+                || path.startsWith("/operations/")
+                || path.equals("/office/status")
                 || path.equals("/service-worker.js");
     }
 

@@ -9,7 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /** An exam server with the demo data in a process of its own, to be killed and starved. */
-final class ChildServer implements AutoCloseable {
+public final class ChildServer implements AutoCloseable {
 
     private final Process process;
     private final int port;
@@ -20,7 +20,7 @@ final class ChildServer implements AutoCloseable {
     }
 
     /** Starts a server on the data in {@code data}, and returns when it answers. */
-    static ChildServer start(Path data, String... settings) throws IOException, InterruptedException {
+    public static ChildServer start(Path data, String... settings) throws IOException, InterruptedException {
         int port = freePort();
         String[] all = Stream.concat(
                         Stream.of("--server.port=" + port, "--exam.demo=true", "--exam.password-cost=4"),
@@ -32,7 +32,7 @@ final class ChildServer implements AutoCloseable {
     }
 
     /** Starts the application on the data in {@code data}, and returns at once; what it says goes to {@code child.log}. */
-    static Process process(Path data, String... settings) throws IOException {
+    public static Process process(Path data, String... settings) throws IOException {
         List<String> command = Stream.concat(
                         Stream.of(
                                 Path.of(System.getProperty("java.home"), "bin", "java")
@@ -51,16 +51,16 @@ final class ChildServer implements AutoCloseable {
                 .start();
     }
 
-    Process process() {
+    public Process process() {
         return process;
     }
 
-    int port() {
+    public int port() {
         return port;
     }
 
     /** Waits until the server says of its health what is wanted. */
-    void awaitHealth(int status) throws InterruptedException {
+    public void awaitHealth(int status) throws InterruptedException {
         HttpCandidate probe = new HttpCandidate(port);
         for (int tries = 0; tries < 1_200 && process.isAlive(); tries++) {
             try {

@@ -38,7 +38,8 @@ class RightsTest extends ExamServerTest {
             "CHIEF_MARKER",
             "AUDITOR",
             "CENTRE",
-            "SETTING_UP");
+            "SETTING_UP",
+            "OPERATOR");
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -52,6 +53,7 @@ class RightsTest extends ExamServerTest {
             case "NOBODY" ->
                 new AnonymousAuthenticationToken("key", "nobody", AuthorityUtils.createAuthorityList("ROLE_ANONYMOUS"));
             case "CANDIDATE" -> new TestingAuthenticationToken("BW-1", "", "ROLE_CANDIDATE");
+            case "OPERATOR" -> new TestingAuthenticationToken("operator", "", "ROLE_OPERATOR");
             case "SETTING_UP" -> new TestingAuthenticationToken("OFF-1", "", "ROLE_STAFF");
             default -> new TestingAuthenticationToken("OFF-1", "", "ROLE_STAFF", "ROLE_" + role);
         };

@@ -1,0 +1,181 @@
+package dauntingledger.app.backup;
+
+import dauntingledger.app.ledger.DatabaseFile;
+import io.micrometer.core.instrument.Gauge;
+import io.micrometer.core.instrument.MeterRegistry;
+import io.micrometer.core.instrument.binder.MeterBinder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.locks.ReentrantLock;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.info.BuildProperties;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/** Makes copies of the installation while it runs, by the database's own online backup, and keeps the latest. */
+@Component
+public class Backups implements MeterBinder {
+
+    private static final Logger log = LoggerFactory.getLogger(Backups.class);
+    /** The archive of the engine and the copy around it lie there together for a moment. */
+    static final int SIZES_NEEDED = 2;
+
+    private final DataSource database;
+    private final Clock clock;
+    private final Path data;
+    private final Path folder;
+    private final int keep;
+    private final String version;
+    private final ReentrantLock making = new ReentrantLock();
+    private volatile Optional<Failure> failure = Optional.empty();
+
+    Backups(
+            DataSource database,
+            Clock clock,
+            BackupSettings settings,
+            Optional<BuildProperties> build,
+            @Value("${exam.data:./data}") Path data) {
+        this.database = database;
+        this.clock = clock;
+        this.data = data;
+        this.folder = settings.folder();
+        this.keep = settings.keep();
+        this.version = build.map(BuildProperties::getVersion).orElse("");
+    }
+
+    @Override
+    public void bindTo(MeterRegistry registry) {
+        Gauge.builder(
+                        "exam.backup.age",
+                        () -> kept().stream()
+                                .findFirst()
+                                .map(latest -> (double) Duration.between(latest.made(), clock.instant())
+                                        .toSeconds())
+                                .orElse(Double.NaN))
+                .description("how old the latest copy is; no number if there is none")
+                .baseUnit("seconds")
+                .register(registry);
+    }
+
+    /** Why the last copy could not be made. */
+    public record Failure(Instant at, String why) {}
+
+    /** Makes a copy now, and lets go of the oldest beyond those that are kept. */
+    public Copy make() throws BackupFailedException {
+        if (!making.tryLock()) {
+            throw new BackupFailedException("Another copy is being made; wait until it is done.");
+        }
+        try {
+            Copy made = write();
+            failure = Optional.empty();
+            forgetOld();
+            log.info("A copy was made: {}, {} sittings, {} entries", made.name(), made.sittings(), made.entries());
+            return made;
+        } catch (BackupFailedException e) {
+            failure = Optional.of(new Failure(clock.instant(), String.valueOf(e.getMessage())));
+            log.error("ALARM: no copy was made. {}", e.getMessage());
+            throw e;
+        } finally {
+            making.unlock();
+        }
+    }
+
+    private Copy write() throws BackupFailedException {
+        Instant now = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+        Path archive = folder.resolve("packing.tmp");
+        try {
+            Files.createDirectories(folder);
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+            checkSpace();
+            Path target = folder.resolve("ledger-" + now.toString().replace(':', '-') + CopyFile.ENDING);
+            Copy copy;
+            try (Connection connection = database.getConnection()) {
+                copy = new Copy(
+                        String.valueOf(target.getFileName()),
+                        0,
+                        now,
+                        version,
+                        Database.rows(connection, "sitting"),
+                        Database.rows(connection, "ledger_line"));
+                Database.pack(connection, archive);
+            }
+            CopyFile.write(target, archive, data, copy);
+            return CopyFile.read(target);
+        } catch (IOException e) {
+            throw new BackupFailedException(
+                    "The folder " + folder.toAbsolutePath() + " cannot be written. See that it is there, belongs to the"
+                            + " server, and has space.",
+                    e);
+        } catch (SQLException e) {
+            throw new BackupFailedException("The database could not be copied (" + e.getSQLState()
+                    + "). See whether the store is well, then try" + " again.");
+        } catch (CopyFile.BadCopyException e) {
+            throw new BackupFailedException("The copy could not be read again: " + e.getMessage() + ".");
+        } finally {
+            forget(archive);
+        }
+    }
+
+    private void checkSpace() throws IOException, BackupFailedException {
+        long needed = SIZES_NEEDED * Files.size(data.resolve(DatabaseFile.NAME));
+        long free = Files.getFileStore(folder).getUsableSpace();
+        if (free < needed) {
+            throw new BackupFailedException("There is too little space in " + folder.toAbsolutePath() + ": "
+                    + free / 1_000_000 + " MB are free, " + needed / 1_000_000
+                    + " MB are needed. Make room, or keep fewer copies.");
+        }
+    }
+
+    static void forget(Path file) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException e) {
+            log.warn("{} could not be deleted", file);
+        }
+    }
+
+    private void forgetOld() {
+        kept().stream().skip(keep).forEach(old -> forget(folder.resolve(old.name())));
+    }
+
+    /** Returns the copies that there are, the latest first. */
+    public List<Copy> kept() {
+        try {
+            return CopyFile.in(folder);
+        } catch (IOException e) {
+            return List.of();
+        }
+    }
+
+    /** Returns why the last copy could not be made; nothing if it was. */
+    public Optional<Failure> failure() {
+        return failure;
+    }
+
+    /** Returns where copies are kept. */
+    public Path folder() {
+        return folder.toAbsolutePath().normalize();
+    }
+
+    @Scheduled(cron = "${exam.backup.cron:0 0 3 * * *}", zone = "${exam.zone:UTC}")
+    void scheduled() {
+        try {
+            make();
+        } catch (BackupFailedException e) {
+            // It stands in the log and on the page of the office.
+        }
+    }
+}

@@ -1,0 +1,7 @@
+/** Copies of the whole installation while it runs, and what makes an installation of a copy again. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"audit", "ledger", "marking", "signing"})
+package dauntingledger.app.backup;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

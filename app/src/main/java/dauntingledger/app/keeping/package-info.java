@@ -1,0 +1,7 @@
+/** For how long things are kept, and all that is kept about one person. */
+@NullMarked
+@ApplicationModule(allowedDependencies = {"audit", "ledger", "print", "said", "search", "words"})
+package dauntingledger.app.keeping;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;
