@@ -23,3 +23,11 @@ if ! JAVA_HOME=$(find_jdk); then
 fi
 export JAVA_HOME
 export PATH="$JAVA_HOME/bin:$PATH"
+
+# Runs a class of the application: run_class NAME ARGUMENTS. LEDGER_CLASSES is the class path of a build elsewhere, as in tests.
+run_class() {
+  local name=$1
+  shift
+  [ -n "${LEDGER_CLASSES:-}" ] || "$root/bin/build" >&2
+  exec "$JAVA_HOME/bin/java" -cp "${LEDGER_CLASSES:-$root/out/app/app.jar:$root/out/app/lib/*}" "dauntingledger.app.$name" "$@"
+}
