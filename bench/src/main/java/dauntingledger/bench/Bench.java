@@ -3,13 +3,23 @@ package dauntingledger.bench;
 import java.util.List;
 
 /**
- * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs]}: prints the
+ * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs] [operations]}: prints the
  * figures of the project as a table; without arguments all.
  */
 public final class Bench {
 
     private static final List<String> ALL = List.of(
-            "browser", "load", "file", "sweep", "papers", "boards", "crowd", "findings", "practice", "programs");
+            "browser",
+            "load",
+            "file",
+            "sweep",
+            "papers",
+            "boards",
+            "crowd",
+            "findings",
+            "practice",
+            "programs",
+            "operations");
 
     private Bench() {}
 
@@ -30,6 +40,7 @@ public final class Bench {
                 case "findings" -> FindingsBench.run(table);
                 case "practice" -> PracticeBench.run(table);
                 case "programs" -> ProgramsBench.run(table);
+                case "operations" -> OperationsBench.run(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

@@ -29,7 +29,7 @@ final class LoadBench {
 
     private LoadBench() {}
 
-    private interface Request {
+    interface Request {
         void send(SimulatedSitting sitting) throws IOException;
     }
 
@@ -135,7 +135,7 @@ final class LoadBench {
     }
 
     /** Lets every sitting send one request after the other, and returns how many were answered in a second. */
-    private static double flatOut(List<SimulatedSitting> sittings, Request request, Duration span) throws Exception {
+    static double flatOut(List<SimulatedSitting> sittings, Request request, Duration span) throws Exception {
         AtomicLong answered = new AtomicLong();
         long start = System.nanoTime();
         long end = start + span.toNanos();
