@@ -22,6 +22,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.TestConfiguration;
@@ -32,6 +33,7 @@ import org.springframework.context.annotation.Primary;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.springframework.util.function.SingletonSupplier;
 
 /** A running exam server with the demo paper, a settable clock and its data in a folder of its own; one for all tests. */
 @SpringBootTest(
@@ -55,6 +57,7 @@ public abstract class ExamServerTest {
     private static final String TOKEN = "5b0b5d8e-2d0e-4d6a-8f3a-6d0c7c6a3f11";
     private static final AtomicInteger NUMBERS = new AtomicInteger(50_000);
     private static final Path DATA = temporary();
+    private static final Supplier<String> DATABASE = SingletonSupplier.of(Postgres::newDatabase);
 
     @Autowired
     protected SettableClock clock;
@@ -75,6 +78,10 @@ public abstract class ExamServerTest {
     static void data(DynamicPropertyRegistry registry) {
         registry.add("exam.data", DATA::toString);
         registry.add("exam.sweep.every", () -> "1h");
+        if (Postgres.isWanted()) {
+            registry.add("spring.datasource.url", DATABASE::get);
+            registry.add("spring.datasource.username", () -> "postgres");
+        }
     }
 
     @TestConfiguration

@@ -1,6 +1,7 @@
 package dauntingledger.app.backup;
 
 import dauntingledger.app.ledger.DatabaseFile;
+import dauntingledger.app.ledger.Engine;
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.binder.MeterBinder;
@@ -39,6 +40,7 @@ public class Backups implements MeterBinder {
     private final Path folder;
     private final int keep;
     private final String version;
+    private final Engine engine;
     private final ReentrantLock making = new ReentrantLock();
     private volatile Optional<Failure> failure = Optional.empty();
 
@@ -47,9 +49,11 @@ public class Backups implements MeterBinder {
             Clock clock,
             BackupSettings settings,
             Optional<BuildProperties> build,
+            Engine engine,
             @Value("${exam.data:./data}") Path data) {
         this.database = database;
         this.clock = clock;
+        this.engine = engine;
         this.data = data;
         this.folder = settings.folder();
         this.keep = settings.keep();
@@ -75,6 +79,10 @@ public class Backups implements MeterBinder {
 
     /** Makes a copy now, and lets go of the oldest beyond those that are kept. */
     public Copy make() throws BackupFailedException {
+        if (!isMadeHere()) {
+            throw new BackupFailedException(
+                    "The database is a server, which makes its own copies (pg_basebackup, pg_dump): docs/OPERATIONS.md.");
+        }
         if (!making.tryLock()) {
             throw new BackupFailedException("Another copy is being made; wait until it is done.");
         }
@@ -149,6 +157,11 @@ public class Backups implements MeterBinder {
 
     private void forgetOld() {
         kept().stream().skip(keep).forEach(old -> forget(folder.resolve(old.name())));
+    }
+
+    /** Returns whether copies are made here, and not by the database itself. */
+    public boolean isMadeHere() {
+        return !engine.isServer();
     }
 
     /** Returns the copies that there are, the latest first. */

@@ -10,10 +10,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
 /** Something that happened in a room or to somebody there; a row of its table. */
@@ -44,7 +45,7 @@ class IncidentRecord {
     @Column(name = "attachment_type")
     private String attachmentType = "";
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     private byte @Nullable [] attachment;
 
     protected IncidentRecord() {}

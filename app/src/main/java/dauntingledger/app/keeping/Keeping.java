@@ -13,12 +13,15 @@ import java.time.OffsetDateTime;
 import java.time.Period;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Deletes what has been kept long enough, and writes down what that was. */
 @Component
@@ -39,6 +42,7 @@ class Keeping {
     private final Appointments appointments;
     private final KeepingSettings settings;
     private final Audit audit;
+    private final JsonMapper json;
     private final Clock clock;
 
     Keeping(
@@ -47,12 +51,14 @@ class Keeping {
             Appointments appointments,
             KeepingSettings settings,
             Audit audit,
+            JsonMapper json,
             Clock clock) {
         this.entities = entities;
         this.transactions = transactions;
         this.appointments = appointments;
         this.settings = settings;
         this.audit = audit;
+        this.json = json;
         this.clock = clock;
     }
 
@@ -127,23 +133,30 @@ class Keeping {
         }
     }
 
-    /** The last line of a ledger says in milliseconds when it was received; what has none was never begun. */
     private List<Long> oldSittings(OffsetDateTime before) {
-        List<?> found = entities.createNativeQuery("""
+        List<?> byHours = entities.createNativeQuery("""
                         select s.id from sitting s left join exam e on e.id = s.exam
                         where coalesce(e.opens_at, s.opens_at) < ?1
                           and not exists (select 1 from appeal a where a.sitting = s.id and a.outcome is null)
-                        union
-                        select s.id from sitting s
-                        where s.exam is null and s.opens_at is null
-                          and exists (select 1 from ledger_line l where l.sitting = s.id)
-                          and (select max(cast(regexp_replace(l.line, '.*"at":([0-9]+).*', '$1') as bigint))
-                               from ledger_line l where l.sitting = s.id) < ?2
-                        order by 1""", Long.class)
+                        order by s.id""", Long.class)
                 .setParameter(1, before)
-                .setParameter(2, before.toInstant().toEpochMilli())
                 .getResultList();
-        return found.stream().map(Long.class::cast).toList();
+        return Stream.concat(byHours.stream().map(Long.class::cast), oldByTheirLastLine(before.toInstant()))
+                .toList();
+    }
+
+    /** Sittings that have no hours are as old as their last line; one that has none was never begun. */
+    private Stream<Long> oldByTheirLastLine(Instant before) {
+        List<?> last = entities.createNativeQuery("""
+                        select l.sitting, l.line from ledger_line l join sitting s on s.id = l.sitting
+                        where s.exam is null and s.opens_at is null
+                          and l.seq = (select max(seq) from ledger_line m where m.sitting = l.sitting)
+                        order by l.sitting""", Object[].class).getResultList();
+        return last.stream()
+                .map(Object[].class::cast)
+                .filter(row -> json.readValue(String.valueOf(row[1]), Map.class).get("at") instanceof Number at
+                        && at.longValue() < before.toEpochMilli())
+                .map(row -> ((Number) row[0]).longValue());
     }
 
     private void delete(Appointment old, Instant now) {

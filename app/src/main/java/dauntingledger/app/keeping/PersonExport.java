@@ -13,6 +13,7 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.ResultSetMetaData;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -43,6 +44,7 @@ class PersonExport {
     private static final int LEFT = 60;
     private static final int TOP = 780;
     private static final int WIDE = 475;
+    private static final int HASH_BYTES = 32;
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G'};
     private static final byte[] PDF = {'%', 'P', 'D', 'F'};
     private static final String MARKS = "select line from marking_line where exam in"
@@ -135,7 +137,9 @@ class PersonExport {
         return switch (stored) {
             case Blob blob -> file(blob.getBytes(1, (int) blob.length()), name, zip);
             case Clob clob -> clob.getSubString(1, (int) clob.length());
-            case byte[] bytes -> HexFormat.of().formatHex(bytes);
+            case byte[] hash when hash.length == HASH_BYTES -> HexFormat.of().formatHex(hash);
+            case byte[] bytes -> file(bytes, name, zip);
+            case Timestamp at -> at.toInstant().toString();
             case OffsetDateTime at -> at.toInstant().toString();
             case String text when text.startsWith("{") || text.startsWith("[") -> parsed(text);
             case null -> null;

@@ -81,9 +81,12 @@ class ClockKeeper implements SmartLifecycle {
     /** Writes down what the clock has reached; throws if the store does not take it. */
     void keep() {
         Instant reached = clock.instant();
-        transactions.executeWithoutResult(
-                status -> entities.createNativeQuery("merge into exam_clock (id, reached_at) key (id) values (1, ?1)")
-                        .setParameter(1, reached.atOffset(ZoneOffset.UTC))
-                        .executeUpdate());
+        transactions.executeWithoutResult(status -> entities.createNativeQuery("""
+                                merge into exam_clock d
+                                using (values (1, cast(?1 as timestamp with time zone))) n (id, reached_at) on d.id = n.id
+                                when matched then update set reached_at = n.reached_at
+                                when not matched then insert (id, reached_at) values (n.id, n.reached_at)""")
+                .setParameter(1, reached.atOffset(ZoneOffset.UTC))
+                .executeUpdate());
     }
 }

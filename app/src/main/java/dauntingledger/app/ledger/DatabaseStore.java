@@ -2,8 +2,11 @@ package dauntingledger.app.ledger;
 
 import com.zaxxer.hikari.HikariDataSource;
 import com.zaxxer.hikari.HikariPoolMXBean;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -16,10 +19,12 @@ class DatabaseStore implements Store {
 
     private final SessionFactory sessions;
     private final HikariDataSource pool;
+    private final Engine engine;
 
-    DatabaseStore(SessionFactory sessions, HikariDataSource pool) {
+    DatabaseStore(SessionFactory sessions, HikariDataSource pool, Engine engine) {
         this.sessions = sessions;
         this.pool = pool;
+        this.engine = engine;
     }
 
     @Override
@@ -42,12 +47,35 @@ class DatabaseStore implements Store {
         }
     }
 
+    @Override
+    public Map<Long, Integer> ends(Collection<Long> sittings) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session
+                    .createQuery(
+                            "select sitting, max(seq) from LedgerLine where sitting in :sittings group by sitting",
+                            Object[].class)
+                    .setParameterList("sittings", sittings)
+                    .getResultList()
+                    .stream()
+                    .collect(Collectors.toMap(row -> (Long) row[0], row -> (Integer) row[1]));
+        }
+    }
+
+    @Override
+    public boolean isShared() {
+        return engine.isServer();
+    }
+
     private static <T extends SittingChange> List<T> of(Class<T> kind, List<SittingChange> changes) {
         return changes.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
+    /** A server has synced before it answered the commit; a file is synced here. */
     @Override
     public void sync() {
+        if (engine.isServer()) {
+            return;
+        }
         try (StatelessSession session = sessions.openStatelessSession()) {
             session.doWork(connection -> {
                 try (var statement = connection.createStatement()) {

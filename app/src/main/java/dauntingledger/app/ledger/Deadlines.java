@@ -69,8 +69,12 @@ class Deadlines {
 
     /** Writes rows inside the transaction of {@code connection}. */
     static void write(Connection connection, List<DeadlineRow> rows) throws SQLException {
-        try (PreparedStatement merge = connection.prepareStatement(
-                        "merge into deadline (sitting, due_at, claimed_until) key (sitting) values (?, ?, null)");
+        try (PreparedStatement merge = connection.prepareStatement("""
+                        merge into deadline d
+                        using (values (cast(? as bigint), cast(? as timestamp with time zone))) n (sitting, due_at)
+                        on d.sitting = n.sitting
+                        when matched then update set due_at = n.due_at, claimed_until = null
+                        when not matched then insert (sitting, due_at) values (n.sitting, n.due_at)""");
                 PreparedStatement delete = connection.prepareStatement("delete from deadline where sitting = ?")) {
             for (DeadlineRow row : rows) {
                 PreparedStatement statement = row.due().isPresent() ? merge : delete;

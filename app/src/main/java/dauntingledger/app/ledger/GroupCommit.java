@@ -4,6 +4,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -49,11 +50,23 @@ class GroupCommit implements SmartLifecycle {
         this.longestWait = settings.longestWrite();
     }
 
-    private record Append(List<LedgerLine> lines, List<SittingChange> changes, CompletableFuture<Void> done) {}
+    private record Append(List<LedgerLine> lines, List<SittingChange> changes, CompletableFuture<Void> done) {
+
+        boolean isOvertaken(Map<Long, Integer> ends) {
+            return !lines.isEmpty()
+                    && lines.getFirst().seq()
+                            <= ends.getOrDefault(lines.getFirst().sitting(), 0);
+        }
+
+        OvertakenException overtaken() {
+            return new OvertakenException(new SittingId(lines.getFirst().sitting()));
+        }
+    }
 
     /**
      * Returns when {@code lines} are on the disk, and with them what they change beside them.
      *
+     * @throws OvertakenException if another node has written to the sitting since its end was read
      * @throws StoreFailedException if they could not be made durable
      */
     void write(List<LedgerLine> lines, List<SittingChange> changes) {
@@ -65,6 +78,11 @@ class GroupCommit implements SmartLifecycle {
     /** Returns when the store has been written through to the disk by the way that every line goes. */
     void probe() {
         await(new Append(List.of(), List.of(), new CompletableFuture<>()));
+    }
+
+    /** Returns whether other nodes have written more lines of a sitting than are known here. */
+    boolean isBehind(SittingId sitting, int known) {
+        return store.isShared() && store.ends(List.of(sitting.value())).getOrDefault(sitting.value(), 0) > known;
     }
 
     /** Returns how many lines came to the disk since the start. */
@@ -80,6 +98,9 @@ class GroupCommit implements SmartLifecycle {
         try {
             append.done().get(longestWait.toMillis(), TimeUnit.MILLISECONDS);
         } catch (ExecutionException e) {
+            if (e.getCause() instanceof OvertakenException overtaken) {
+                throw overtaken;
+            }
             throw new StoreFailedException("the ledger could not be written: " + describe(e));
         } catch (TimeoutException e) {
             throw new StoreFailedException("the ledger was not written within " + longestWait);
@@ -139,18 +160,17 @@ class GroupCommit implements SmartLifecycle {
         }
     }
 
-    /** Writes a batch; where a row in it is refused, each append alone, so that it does not take its neighbours along. */
+    /**
+     * Writes a batch. Where a row in it is refused, those appends are left out that another node was faster than, and told
+     * so; if that is not why, each is written alone, so that it does not take its neighbours along.
+     */
     private void commit(List<Append> batch) {
         try {
             store.commit(
                     batch.stream().flatMap(append -> append.lines().stream()).toList(),
                     batch.stream().flatMap(append -> append.changes().stream()).toList());
         } catch (RuntimeException e) {
-            if (batch.size() > 1 && isRefusedRow(e)) {
-                batch.forEach(append -> commit(List.of(append)));
-            } else {
-                failed(batch, e);
-            }
+            refused(batch, e);
             return;
         }
         try {
@@ -164,6 +184,32 @@ class GroupCommit implements SmartLifecycle {
         } catch (RuntimeException e) {
             failed(batch, e);
         }
+    }
+
+    private void refused(List<Append> batch, RuntimeException e) {
+        List<Append> overtaken = isRefusedRow(e) && store.isShared() ? overtaken(batch) : List.of();
+        if (!overtaken.isEmpty()) {
+            overtaken.forEach(append -> append.done().completeExceptionally(append.overtaken()));
+            List<Append> others = new ArrayList<>(batch);
+            others.removeAll(overtaken);
+            if (!others.isEmpty()) {
+                commit(others);
+            }
+        } else if (batch.size() > 1 && isRefusedRow(e)) {
+            batch.forEach(append -> commit(List.of(append)));
+        } else {
+            failed(batch, e);
+        }
+    }
+
+    /** Returns the appends of a batch that do not follow what is stored; each time there are fewer, so this comes to an end. */
+    private List<Append> overtaken(List<Append> batch) {
+        Map<Long, Integer> ends = store.ends(batch.stream()
+                .flatMap(append -> append.lines().stream())
+                .map(LedgerLine::sitting)
+                .distinct()
+                .toList());
+        return batch.stream().filter(append -> append.isOvertaken(ends)).toList();
     }
 
     private void failed(List<Append> batch, RuntimeException e) {

@@ -8,6 +8,8 @@ import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.util.HexFormat;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** A stored line of a ledger: the canonical JSON of an entry, and its hash. */
 @Entity
@@ -24,7 +26,8 @@ class LedgerLine {
     @Column(length = 65536)
     private String line = "";
 
-    @Column(columnDefinition = "binary(32)")
+    @JdbcTypeCode(SqlTypes.BINARY)
+    @Column(length = 32)
     private byte[] hash = {};
 
     protected LedgerLine() {}
@@ -34,6 +37,10 @@ class LedgerLine {
         this.seq = seq;
         this.line = line;
         this.hash = HexFormat.of().parseHex(hash.hex());
+    }
+
+    long sitting() {
+        return sitting;
     }
 
     int seq() {

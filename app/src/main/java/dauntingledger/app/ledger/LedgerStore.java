@@ -55,6 +55,7 @@ class LedgerStore implements Ledgers {
 
     private static final Logger log = LoggerFactory.getLogger(LedgerStore.class);
     private static final Duration IDLE = Duration.ofHours(1);
+    private static final int MOST_TRIES = 50;
     private static final int MOST_UNREADABLE = 1_000;
     private static final Duration UNREADABLE_FOR = Duration.ofMinutes(1);
 
@@ -173,6 +174,7 @@ class LedgerStore implements Ledgers {
     private List<Outcome> record(Appointment appointment, Instant now, Function<LiveLedger, List<Entry>> making) {
         List<Entry> made = new ArrayList<>();
         List<Outcome> outcomes = change(appointment, now, (ledger, lines) -> {
+            made.clear();
             made.addAll(making.apply(ledger));
             return made.stream()
                     .map(entry -> {
@@ -263,8 +265,21 @@ class LedgerStore implements Ledgers {
                 : Stream.concat(notes, Stream.of(CanonicalJson.write(withHash(plain(line.line()), line.hash()))));
     }
 
+    /** Changes a ledger; what another node was faster than is judged anew on what it has written. */
     private <T> T change(Appointment appointment, Instant now, BiFunction<LiveLedger, List<LedgerLine>, T> change) {
-        LiveLedger ledger = lock(appointment);
+        for (int tries = 1; ; tries++) {
+            try {
+                return changeOnce(appointment, now, change);
+            } catch (OvertakenException e) {
+                if (tries == MOST_TRIES) {
+                    throw new StoreFailedException("other nodes were faster " + tries + " times in a row");
+                }
+            }
+        }
+    }
+
+    private <T> T changeOnce(Appointment appointment, Instant now, BiFunction<LiveLedger, List<LedgerLine>, T> change) {
+        LiveLedger ledger = current(appointment);
         List<LedgerLine> lines = new ArrayList<>();
         boolean whole = false;
         try {
@@ -299,6 +314,23 @@ class LedgerStore implements Ledgers {
                 case NotedRow row -> events.publishEvent(new Noted(row.sitting()));
                 case DeadlineRow row -> {}
             }
+        }
+    }
+
+    /** Returns what {@link #lock} does, with everything in it that other nodes have written by now. */
+    private LiveLedger current(Appointment appointment) {
+        while (true) {
+            LiveLedger ledger = lock(appointment);
+            try {
+                if (!writer.isBehind(appointment.sitting(), ledger.lastSeq())) {
+                    return ledger;
+                }
+            } catch (RuntimeException e) {
+                ledger.lock().unlock();
+                throw e;
+            }
+            forget(appointment, ledger);
+            ledger.lock().unlock();
         }
     }
 

@@ -121,6 +121,10 @@ final class LiveLedger {
         }
     }
 
+    int lastSeq() {
+        return lastSeq;
+    }
+
     ReentrantLock lock() {
         return lock;
     }

@@ -9,7 +9,6 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -42,7 +41,7 @@ class MailRecord {
     @Column(name = "attachment_type")
     private String attachmentType = "";
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     private byte @Nullable [] attachment;
 
     @Enumerated(EnumType.STRING)

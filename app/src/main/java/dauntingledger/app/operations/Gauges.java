@@ -42,9 +42,11 @@ class Gauges {
                 seconds("exam.sweep.lag"),
                 seconds("exam.clock.ahead"),
                 watch.off(),
-                Optional.of(value("exam.backup.age"))
-                        .filter(age -> !age.isNaN())
-                        .map(age -> Duration.ofSeconds(age.longValue())),
+                !backups.isMadeHere()
+                        ? Optional.of(Duration.ZERO)
+                        : Optional.of(value("exam.backup.age"))
+                                .filter(age -> !age.isNaN())
+                                .map(age -> Duration.ofSeconds(age.longValue())),
                 backups.failure().map(Backups.Failure::why).orElse(""),
                 isBesideData(),
                 (long) value("exam.entries.held"),
@@ -91,7 +93,8 @@ class Gauges {
 
     private boolean isBesideData() {
         try {
-            return Files.exists(backups.folder())
+            return backups.isMadeHere()
+                    && Files.exists(backups.folder())
                     && Files.getFileStore(backups.folder()).equals(Files.getFileStore(data));
         } catch (IOException e) {
             return false;

@@ -4,9 +4,10 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** A kept package, as it was imported. */
 @Entity
@@ -22,7 +23,7 @@ class PaperRecord {
     @Column(name = "version")
     private int version;
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     @Column(name = "package_zip")
     private byte[] packageZip = {};
 

@@ -97,9 +97,14 @@ class Verdicts {
         List<String> of = hashes(cases);
         transactions.executeWithoutResult(status -> {
             for (int i = 0; i < of.size(); i++) {
-                entities.createNativeQuery(
-                                "merge into judged_case (program, case_hash, ending, judged_at) key (program, case_hash)"
-                                        + " values (?1, ?2, ?3, ?4)")
+                entities.createNativeQuery("""
+                                merge into judged_case d
+                                using (values (cast(?1 as char(64)), cast(?2 as char(64)), cast(?3 as varchar(20)),
+                                    cast(?4 as timestamp with time zone))) n (program, case_hash, ending, judged_at)
+                                on d.program = n.program and d.case_hash = n.case_hash
+                                when matched then update set ending = n.ending, judged_at = n.judged_at
+                                when not matched then insert (program, case_hash, ending, judged_at)
+                                    values (n.program, n.case_hash, n.ending, n.judged_at)""")
                         .setParameter(1, hash)
                         .setParameter(2, of.get(i))
                         .setParameter(3, endings.get(i).name())

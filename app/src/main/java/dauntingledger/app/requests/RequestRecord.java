@@ -11,7 +11,6 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
@@ -42,7 +41,7 @@ class RequestRecord {
     private long sitting;
     private String text = "";
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     private byte @Nullable [] document;
 
     @Column(name = "document_type")

@@ -3,9 +3,10 @@ package dauntingledger.app.room;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** A row of the table of portraits. */
 @Entity
@@ -15,7 +16,7 @@ class PortraitRecord {
     @Id
     private long sitting;
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     private byte[] picture = {};
 
     private String digest = "";

@@ -9,7 +9,6 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -34,7 +33,7 @@ class WatchPictureRecord {
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private PictureView view = PictureView.NO_FACE;
 
-    @Lob
+    @JdbcTypeCode(SqlTypes.LONG32VARBINARY)
     private byte[] picture = {};
 
     @Column(name = "delete_at")

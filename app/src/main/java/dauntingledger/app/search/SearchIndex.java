@@ -158,7 +158,7 @@ public class SearchIndex {
     private long howMany(Kind kind, String word) {
         return ((Number) entities.createNativeQuery("""
                         select count(*) from (select 1 from search_word where word >= ?1 and word < ?2 and kind = ?3
-                            fetch first 1000 rows only)""", Long.class)
+                            fetch first 1000 rows only) begun""", Long.class)
                         .setParameter(1, word)
                         .setParameter(2, word + Character.MAX_VALUE)
                         .setParameter(3, kind.name())

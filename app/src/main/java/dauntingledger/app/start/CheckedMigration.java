@@ -2,6 +2,7 @@ package dauntingledger.app.start;
 
 import dauntingledger.app.backup.BackupFailedException;
 import dauntingledger.app.backup.CopyBefore;
+import dauntingledger.app.ledger.Engine;
 import dauntingledger.app.ledger.LedgerSurvey;
 import dauntingledger.app.marking.MarkingSurvey;
 import java.nio.file.Path;
@@ -23,7 +24,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Brings the database to what this version needs, and follows the chains before anybody is answered: those of the sittings
- * that are open today, or all of them if something was changed. What was there before a change is kept until then.
+ * that are open today, or all of them if something was changed. What was there before a change is kept until then; a
+ * database server keeps it by its own means.
  */
 @Component
 class CheckedMigration implements FlywayMigrationStrategy {
@@ -33,9 +35,11 @@ class CheckedMigration implements FlywayMigrationStrategy {
     private static final int MOST_SAID = 20;
 
     private final CopyBefore copies;
+    private final Engine engine;
 
-    CheckedMigration(CopyBefore copies) {
+    CheckedMigration(CopyBefore copies, Engine engine) {
         this.copies = copies;
+        this.engine = engine;
     }
 
     @Override
@@ -43,8 +47,9 @@ class CheckedMigration implements FlywayMigrationStrategy {
         @org.jspecify.annotations.Nullable MigrationInfo current = flyway.info().current();
         boolean upgraded = current != null && flyway.info().pending().length > 0;
         DataSource database = flyway.getConfiguration().getDataSource();
-        Optional<Path> kept =
-                upgraded ? Optional.of(keep(database, String.valueOf(current.getVersion()))) : Optional.empty();
+        Optional<Path> kept = upgraded && !engine.isServer()
+                ? Optional.of(keep(database, String.valueOf(current.getVersion())))
+                : Optional.empty();
         try {
             flyway.migrate();
         } catch (FlywayException e) {

@@ -8,6 +8,7 @@ import static org.mockito.Mockito.when;
 import dauntingledger.app.ExamServerTest;
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.DatabaseFile;
+import dauntingledger.app.ledger.Engine;
 import dauntingledger.rulebook.sitting.Act;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -45,6 +46,9 @@ class BackupTest extends ExamServerTest {
     @Value("${exam.data}")
     private Path data;
 
+    @Autowired
+    private Engine engine;
+
     @TempDir
     private Path folder;
 
@@ -56,7 +60,7 @@ class BackupTest extends ExamServerTest {
     }
 
     private Backups backups(DataSource from, Path to) {
-        return new Backups(from, clock, new BackupSettings("-", 2, to), Optional.empty(), data);
+        return new Backups(from, clock, new BackupSettings("-", 2, to), Optional.empty(), engine, data);
     }
 
     @Test

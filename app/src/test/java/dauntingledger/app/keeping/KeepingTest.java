@@ -71,7 +71,7 @@ class KeepingTest extends TwoAtHome {
     /** Tables that speak of a sitting by a column of that name. */
     private List<String> tablesOfSittings() {
         return database.queryForList(
-                "select lower(table_name) from information_schema.columns where table_schema = 'PUBLIC' and column_name = 'SITTING'",
+                "select lower(table_name) from information_schema.columns where lower(table_schema) = 'public' and lower(column_name) = 'sitting'",
                 String.class);
     }
 
@@ -89,8 +89,8 @@ class KeepingTest extends TwoAtHome {
     void everyTableThatNamesACandidateIsInTheOneList() {
         List<String> named = database.queryForList("""
                 select distinct lower(table_name) from information_schema.columns
-                where table_schema = 'PUBLIC' and column_name in ('CANDIDATE', 'NUMBER', 'RECIPIENT', 'ON_WHOM')
-                  and table_name not like 'STAFF%' and table_name <> 'EXAM_STAFF'""", String.class);
+                where lower(table_schema) = 'public' and lower(column_name) in ('candidate', 'number', 'recipient', 'on_whom')
+                  and lower(table_name) not like 'staff%' and lower(table_name) <> 'exam_staff'""", String.class);
         List<String> listed =
                 Arrays.stream(PersonalRows.values()).map(PersonalRows::table).toList();
 

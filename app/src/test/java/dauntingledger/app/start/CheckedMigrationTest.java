@@ -2,10 +2,12 @@ package dauntingledger.app.start;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.Mockito.mock;
 
 import dauntingledger.app.backup.CopyBefore;
 import dauntingledger.app.backup.RestoreCommand;
 import dauntingledger.app.ledger.ChildServer;
+import dauntingledger.app.ledger.Engine;
 import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.PaperId;
@@ -32,11 +34,13 @@ class CheckedMigrationTest {
     @TempDir
     private Path data;
 
+    private final Engine engine = mock();
+
     private CheckedMigration migration;
 
     @BeforeEach
     void withADatabaseOfTheFormerVersion() {
-        migration = new CheckedMigration(new CopyBefore(data));
+        migration = new CheckedMigration(new CopyBefore(data), engine);
         flyway().target(FORMER).load().migrate();
     }
 
@@ -45,7 +49,7 @@ class CheckedMigrationTest {
     }
 
     private FluentConfiguration flyway() {
-        return Flyway.configure().dataSource(url(), "", "");
+        return Flyway.configure().dataSource(url(), "", "").locations("classpath:db/migration/h2");
     }
 
     /** Writes a sitting of two lines, the second of which follows from the first or not. */
