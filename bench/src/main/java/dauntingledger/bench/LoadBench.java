@@ -120,11 +120,16 @@ final class LoadBench {
     }
 
     static List<SimulatedSitting> signIn(int port, int count) throws Exception {
+        return signIn(port, count, false);
+    }
+
+    /** @param begun whether their sections are open already */
+    static List<SimulatedSitting> signIn(int port, int count, boolean begun) throws Exception {
         try (ExecutorService threads = Executors.newFixedThreadPool(8)) {
             List<Future<SimulatedSitting>> signingIn = new ArrayList<>();
             for (int i = 0; i < count; i++) {
                 int candidate = i;
-                signingIn.add(threads.submit(() -> new SimulatedSitting(port, candidate)));
+                signingIn.add(threads.submit(() -> new SimulatedSitting(port, candidate, begun)));
             }
             List<SimulatedSitting> sittings = new ArrayList<>();
             for (Future<SimulatedSitting> one : signingIn) {

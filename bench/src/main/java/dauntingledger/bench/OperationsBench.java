@@ -38,7 +38,7 @@ final class OperationsBench {
         Path kept = Files.createTempDirectory("ledger-copies");
         try (ServerProcess server = ServerProcess.start(SITTINGS, ENTRIES, "--exam.backup.folder=" + kept);
                 ExecutorService operator = Executors.newSingleThreadExecutor()) {
-            List<SimulatedSitting> sittings = LoadBench.signIn(server.port(), SITTINGS);
+            List<SimulatedSitting> sittings = LoadBench.signIn(server.port(), SITTINGS, true);
             LoadBench.warmUp(sittings);
             Stolen stolen = new Stolen();
             long begun = System.nanoTime();

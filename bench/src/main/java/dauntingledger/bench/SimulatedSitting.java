@@ -20,15 +20,18 @@ final class SimulatedSitting {
     private String seat = "";
     private int answered;
 
-    SimulatedSitting(int port, int candidate) throws IOException {
+    /** @param begun whether the section is open already */
+    SimulatedSitting(int port, int candidate, boolean begun) throws IOException {
         this.connection = new Connection(port);
         this.path = "/sittings/" + (candidate + 1);
         signIn(connection, BenchServer.number(candidate), BenchServer.PIN);
         connection.post(path + "/enter", "application/json", "{}");
         seat = between(connection.post(path + "/seat", "application/json", "{}").body(), "\"seat\":\"");
         beats = connection.another();
-        enter("\"kind\":\"stage-left\",\"stage\":\"instructions\"");
-        enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
+        if (!begun) {
+            enter("\"kind\":\"stage-left\",\"stage\":\"instructions\"");
+            enter("\"kind\":\"stage-opened\",\"stage\":\"long\"");
+        }
     }
 
     static void signIn(Connection connection, String number, String pin) throws IOException {
