@@ -8,6 +8,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -17,7 +18,7 @@ import java.util.stream.Stream;
 public final class Postgres {
 
     private static final AtomicInteger DATABASES = new AtomicInteger();
-    private static final Path PROGRAMS = Path.of("/usr/lib/postgresql/15/bin");
+    private static final Path VERSIONS = Path.of("/usr/lib/postgresql");
 
     private final int port;
 
@@ -63,15 +64,26 @@ public final class Postgres {
                 .toList();
     }
 
+    /** Returns the folder of the programs of the latest version that is installed. */
+    private static Path programs() throws IOException {
+        try (Stream<Path> versions = Files.list(VERSIONS)) {
+            return versions.max(Comparator.comparing(
+                            version -> Integer.valueOf(version.getFileName().toString())))
+                    .orElseThrow(() -> new IOException("no version in " + VERSIONS))
+                    .resolve("bin");
+        }
+    }
+
     private static Postgres start() {
         try {
+            Path programs = programs();
             Path folder = Files.createTempDirectory("postgres");
             Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxrwxrwx"));
             String data = folder.resolve("data").toString();
             run(
                     folder,
                     asItsUser(
-                            PROGRAMS.resolve("initdb").toString(),
+                            programs.resolve("initdb").toString(),
                             "--no-sync",
                             "-A",
                             "trust",
@@ -87,7 +99,7 @@ public final class Postgres {
                 port = socket.getLocalPort();
             }
             Process server = new ProcessBuilder(asItsUser(
-                            PROGRAMS.resolve("postgres").toString(),
+                            programs.resolve("postgres").toString(),
                             "-D",
                             data,
                             "-p",

@@ -9,6 +9,7 @@ import dauntingledger.rulebook.accommodation.Accommodations;
 import dauntingledger.rulebook.sitting.Progress;
 import jakarta.persistence.EntityManager;
 import java.security.SecureRandom;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +28,9 @@ import tools.jackson.databind.json.JsonMapper;
 class AppointmentBook implements Appointments {
 
     private static final int MOST_KEPT = 20_000;
+    private static final Duration KEPT_ALONE = Duration.ofDays(1);
+    /** Another node may change it without our hearing of it. */
+    private static final Duration KEPT_FROM_OTHERS = Duration.ofSeconds(2);
 
     private final EntityManager entities;
     private final TransactionTemplate transactions;
@@ -35,8 +39,7 @@ class AppointmentBook implements Appointments {
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
     private final SecureRandom random = new SecureRandom();
-    private final Cache<SittingId, Appointment> kept =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final Cache<SittingId, Appointment> kept;
 
     AppointmentBook(
             EntityManager entities,
@@ -44,7 +47,12 @@ class AppointmentBook implements Appointments {
             Papers papers,
             LedgerStore ledgers,
             JsonMapper json,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            Engine engine) {
+        this.kept = Caffeine.newBuilder()
+                .maximumSize(MOST_KEPT)
+                .expireAfterWrite(engine.isServer() ? KEPT_FROM_OTHERS : KEPT_ALONE)
+                .build();
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;

@@ -1,6 +1,6 @@
 /** Mail: written once, sent once, and what failed can be sent again. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"audit", "said", "sheets"})
+@ApplicationModule(allowedDependencies = {"audit", "ledger", "said", "sheets"})
 package dauntingledger.app.mail;
 
 import org.jspecify.annotations.NullMarked;

@@ -51,7 +51,7 @@ class Gauges {
                 isBesideData(),
                 (long) value("exam.entries.held"),
                 (long) value("exam.sittings.unreadable"),
-                value("exam.store.up") > 0 ? (long) value("exam.mail.failed") : 0,
+                (long) value("exam.mail.failed"),
                 (long) value("exam.programs.waiting"));
     }
 

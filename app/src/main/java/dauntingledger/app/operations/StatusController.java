@@ -1,12 +1,16 @@
 package dauntingledger.app.operations;
 
 import dauntingledger.app.audit.Audited;
-import dauntingledger.app.backup.BackupFailedException;
 import dauntingledger.app.backup.Backups;
 import dauntingledger.app.backup.Copy;
 import dauntingledger.app.said.SaidAfterForms;
 import dauntingledger.app.words.WallClock;
+import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +22,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class StatusController {
 
     private static final long MEGA = 1_000_000;
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
 
     private final Status status;
     private final Gauges gauges;
@@ -59,15 +64,24 @@ class StatusController {
                 copy.entries());
     }
 
+    /** A copy of a large installation takes longer than anybody looks at an empty page; it is made in the background then. */
     @Audited("backup-made")
     @PostMapping("/office/status/backup")
-    String backup(RedirectAttributes redirected) {
-        try {
-            backups.make();
-            redirected.addFlashAttribute(SaidAfterForms.SAID, "copied");
-        } catch (BackupFailedException e) {
-            redirected.addFlashAttribute(SaidAfterForms.SAID, "not-copied");
-        }
+    String backup(RedirectAttributes redirected) throws InterruptedException {
+        FutureTask<Copy> making = new FutureTask<>(backups::make);
+        Thread.ofVirtual().name("copy").start(making);
+        redirected.addFlashAttribute(SaidAfterForms.SAID, cameOf(making));
         return "redirect:/office/status";
+    }
+
+    private static String cameOf(FutureTask<Copy> making) throws InterruptedException {
+        try {
+            making.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
+            return "copied";
+        } catch (TimeoutException e) {
+            return "copying";
+        } catch (ExecutionException e) {
+            return "not-copied";
+        }
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.ModelAndView;
 
 /**
@@ -39,7 +40,7 @@ class Unavailable {
         log.warn(
                 "{} {} had to wait: {}",
                 request.getMethod(),
-                request.getServletPath(),
+                request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE),
                 e.getClass().getSimpleName());
         return answer("unavailable", request);
     }

@@ -132,6 +132,21 @@ class OperationsTest extends ExamServerTest {
     }
 
     @Test
+    void theLogIsJsonAndHoldsNoSecret() throws Exception {
+        String pin = "864209753";
+        mvc.perform(get("/invitation/secret-of-an-invitation"));
+        mvc.perform(
+                post("/sign-in").param("number", "BW-20417").param("pin", pin).with(token()));
+        mvc.perform(post("/operations/backup").header("Authorization", bearer()));
+
+        List<String> lines = Files.readAllLines(LOG);
+        assertThat(lines).isNotEmpty().allMatch(line -> line.startsWith("{\"@timestamp\""));
+        assertThat(String.join("\n", lines))
+                .contains("\"id\":\"")
+                .doesNotContain(pin, "secret-of-an-invitation", Files.readString(data.resolve("operator.token")));
+    }
+
+    @Test
     void eachRequestHasAName() throws Exception {
         mvc.perform(get("/sign-in").header(RequestIds.HEADER, "from-the-proxy-1"))
                 .andExpect(header().string(RequestIds.HEADER, "from-the-proxy-1"));
