@@ -89,7 +89,7 @@ class Keeping {
         if (!settings.sittings().isZero()) {
             OffsetDateTime before = before(settings.sittings(), now);
             for (Long sitting : oldSittings(before)) {
-                appointments.find(new SittingId(sitting)).ifPresent(old -> delete(old, now));
+                deleteIfPossible(new SittingId(sitting), now);
             }
             oldExams(before).forEach(exam -> deleteExam(exam, now));
         }
@@ -157,6 +157,18 @@ class Keeping {
                 .filter(row -> json.readValue(String.valueOf(row[1]), Map.class).get("at") instanceof Number at
                         && at.longValue() < before.toEpochMilli())
                 .map(row -> ((Number) row[0]).longValue());
+    }
+
+    /** One that cannot be deleted keeps no other from it. */
+    private void deleteIfPossible(SittingId sitting, Instant now) {
+        try {
+            appointments.find(sitting).ifPresent(old -> delete(old, now));
+        } catch (RuntimeException e) {
+            log.error(
+                    "Sitting {} could not be deleted and is tried again the next night: {}",
+                    sitting,
+                    e.getClass().getName());
+        }
     }
 
     private void delete(Appointment old, Instant now) {

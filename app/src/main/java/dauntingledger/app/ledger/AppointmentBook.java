@@ -161,10 +161,16 @@ class AppointmentBook implements Appointments {
 
     @Override
     public void delete(Appointment old, Runnable rows) {
-        ledgers.whileNothingHappens(old, () -> {
+        Runnable deletion = () -> {
             transactions.executeWithoutResult(status -> rows.run());
             kept.invalidate(old.sitting());
-        });
+        };
+        try {
+            ledgers.whileNothingHappens(old, deletion);
+        } catch (UnreadableLedgerException e) {
+            // Nothing can happen in it anyway.
+            deletion.run();
+        }
     }
 
     /** A sitting that nobody has come into has no lines, and at most these rows beside it. */

@@ -122,6 +122,24 @@ class KeepingTest extends TwoAtHome {
     }
 
     @Test
+    void aLedgerThatCannotBeReadIsDeletedToo() {
+        Appointment broken = newAppointment();
+        database.update(
+                "insert into ledger_line (sitting, seq, line, hash) values (?, 1, '{}', ?)",
+                broken.sitting().value(),
+                new byte[32]);
+        database.update(
+                "update sitting set opens_at = ? where id = ?",
+                clock.instant().minus(years(11)).atOffset(ZoneOffset.UTC),
+                broken.sitting().value());
+
+        keeping.deleteOld(clock.instant());
+
+        assertThat(appointments.find(broken.sitting())).isEmpty();
+        assertThat(rows("ledger_line", broken)).isZero();
+    }
+
+    @Test
     void whatIsYoungOrAppealedIsKept() {
         keeping.deleteOld(clock.instant());
         assertThat(appointments.find(passed.sitting())).isPresent();
