@@ -1,6 +1,5 @@
 package dauntingledger.app.backup;
 
-import dauntingledger.app.ledger.DatabaseFile;
 import dauntingledger.app.ledger.Engine;
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
@@ -9,12 +8,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
@@ -31,9 +27,6 @@ import org.springframework.stereotype.Component;
 public class Backups implements MeterBinder {
 
     private static final Logger log = LoggerFactory.getLogger(Backups.class);
-    /** The archive of the engine and the copy around it lie there together for a moment. */
-    static final int SIZES_NEEDED = 2;
-
     private final DataSource database;
     private final Clock clock;
     private final Path data;
@@ -102,61 +95,26 @@ public class Backups implements MeterBinder {
     }
 
     private Copy write() throws BackupFailedException {
-        Instant now = clock.instant().truncatedTo(ChronoUnit.MILLIS);
-        Path archive = folder.resolve("packing.tmp");
+        Instant now = clock.instant();
         try {
             Files.createDirectories(folder);
             Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
-            checkSpace();
-            Path target = folder.resolve("ledger-" + now.toString().replace(':', '-') + CopyFile.ENDING);
-            Copy copy;
-            try (Connection connection = database.getConnection()) {
-                copy = new Copy(
-                        String.valueOf(target.getFileName()),
-                        0,
-                        now,
-                        version,
-                        Database.rows(connection, "sitting"),
-                        Database.rows(connection, "ledger_line"));
-                Database.pack(connection, archive);
-            }
-            CopyFile.write(target, archive, data, copy);
-            return CopyFile.read(target);
         } catch (IOException e) {
             throw new BackupFailedException(
-                    "The folder " + folder.toAbsolutePath() + " cannot be written. See that it is there, belongs to the"
-                            + " server, and has space.",
+                    "The folder " + folder() + " cannot be written. See that it is there, and belongs to the server.",
                     e);
-        } catch (SQLException e) {
-            throw new BackupFailedException("The database could not be copied (" + e.getSQLState()
-                    + "). See whether the store is well, then try" + " again.");
-        } catch (CopyFile.BadCopyException e) {
-            throw new BackupFailedException("The copy could not be read again: " + e.getMessage() + ".");
-        } finally {
-            forget(archive);
         }
-    }
-
-    private void checkSpace() throws IOException, BackupFailedException {
-        long needed = SIZES_NEEDED * Files.size(data.resolve(DatabaseFile.NAME));
-        long free = Files.getFileStore(folder).getUsableSpace();
-        if (free < needed) {
-            throw new BackupFailedException("There is too little space in " + folder.toAbsolutePath() + ": "
-                    + free / 1_000_000 + " MB are free, " + needed / 1_000_000
-                    + " MB are needed. Make room, or keep fewer copies.");
-        }
-    }
-
-    static void forget(Path file) {
-        try {
-            Files.deleteIfExists(file);
-        } catch (IOException e) {
-            log.warn("{} could not be deleted", file);
-        }
+        Path target = folder.resolve("ledger-" + now.toString().replace(':', '-') + CopyFile.ENDING);
+        return CopyFile.make(database, data, target, now, version);
     }
 
     private void forgetOld() {
-        kept().stream().skip(keep).forEach(old -> forget(folder.resolve(old.name())));
+        kept().stream().skip(keep).forEach(old -> CopyFile.forget(folder.resolve(old.name())));
+    }
+
+    /** Returns whether a copy is being made at this moment. */
+    public boolean isMaking() {
+        return making.isLocked();
     }
 
     /** Returns whether copies are made here, and not by the database itself. */

@@ -12,9 +12,10 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileAttribute;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HexFormat;
@@ -30,6 +31,10 @@ import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import javax.sql.DataSource;
+import org.apache.commons.codec.digest.DigestUtils;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -52,6 +57,11 @@ final class CopyFile {
     private static final String DATABASE = "ledger.zip";
     private static final Pattern KEY =
             Pattern.compile("signing\\.key|operator\\.token|certificate-keys/[0-9a-z]+\\.(key|pub)");
+    /** The archive of the engine and the copy around it lie there together for a moment. */
+    private static final int SIZES_NEEDED = 2;
+
+    private static final long MEGA = 1_000_000;
+    private static final Logger log = LoggerFactory.getLogger(CopyFile.class);
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private CopyFile() {}
@@ -76,9 +86,67 @@ final class CopyFile {
     }
 
     /**
-     * Writes a copy.
+     * Makes a copy of an installation that may be at work.
      *
      * @param target where it comes to be, at once and as a whole
+     * @param data the folder of the data
+     * @throws BackupFailedException if it could not be made; then nothing of it is left
+     */
+    static Copy make(DataSource database, Path data, Path target, Instant now, String version)
+            throws BackupFailedException {
+        Path folder = requireNonNull(target.toAbsolutePath().getParent(), "the folder of a file");
+        Path archive = folder.resolve("packing.tmp");
+        try {
+            checkSpace(folder, data);
+            Copy copy;
+            try (Connection connection = database.getConnection()) {
+                copy = new Copy(
+                        String.valueOf(target.getFileName()),
+                        0,
+                        now.truncatedTo(ChronoUnit.MILLIS),
+                        version,
+                        Database.rows(connection, "sitting"),
+                        Database.rows(connection, "ledger_line"));
+                Database.pack(connection, archive);
+            }
+            write(target, archive, data, copy);
+            return read(target);
+        } catch (IOException e) {
+            throw new BackupFailedException(
+                    "The folder " + folder + " cannot be written. See that it is there, belongs to the server, and has"
+                            + " space.",
+                    e);
+        } catch (SQLException e) {
+            throw new BackupFailedException("The database could not be copied (" + e.getSQLState()
+                    + "). See whether the store is well, then try again.");
+        } catch (BadCopyException e) {
+            throw new BackupFailedException("The copy could not be read again: " + e.getMessage() + ".");
+        } finally {
+            forget(archive);
+        }
+    }
+
+    private static void checkSpace(Path folder, Path data) throws IOException, BackupFailedException {
+        long needed = SIZES_NEEDED * Files.size(data.resolve(DatabaseFile.NAME));
+        long free = Files.getFileStore(folder).getUsableSpace();
+        if (free < needed) {
+            throw new BackupFailedException("There is too little space in " + folder + ": " + free / MEGA
+                    + " MB are free, " + needed / MEGA + " MB are needed. Make room, or keep fewer copies.");
+        }
+    }
+
+    /** Deletes a file that is needed no more; that it stays is no failure. */
+    static void forget(Path file) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException e) {
+            log.warn("{} could not be deleted", file);
+        }
+    }
+
+    /**
+     * Writes a copy.
+     *
      * @param database the archive that the database's engine has made
      * @param data the folder of the data, for the keys
      */
@@ -122,7 +190,7 @@ final class CopyFile {
 
     private static String put(ZipOutputStream zip, String name, Path file) throws IOException {
         zip.putNextEntry(new ZipEntry(name));
-        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), sha256())) {
+        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), DigestUtils.getSha256Digest())) {
             in.transferTo(zip);
             zip.closeEntry();
             return HexFormat.of().formatHex(in.getMessageDigest().digest());
@@ -199,20 +267,12 @@ final class CopyFile {
         if (entry == null) {
             throw new BadCopyException(name + " is missing in it");
         }
-        try (DigestInputStream in = new DigestInputStream(zip.getInputStream(entry), sha256());
+        try (DigestInputStream in = new DigestInputStream(zip.getInputStream(entry), DigestUtils.getSha256Digest());
                 OutputStream out = Files.newOutputStream(Files.createFile(target, ownerAlone()))) {
             in.transferTo(out);
             return HexFormat.of().formatHex(in.getMessageDigest().digest());
         } catch (ZipException e) {
             throw new BadCopyException(name + " in it cannot be unpacked");
-        }
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java platform has SHA-256", e);
         }
     }
 

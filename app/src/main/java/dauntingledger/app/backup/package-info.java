@@ -1,6 +1,6 @@
 /** Copies of the whole installation while it runs, and what makes an installation of a copy again. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"audit", "ledger", "marking", "signing"})
+@ApplicationModule(allowedDependencies = {"ledger", "marking"})
 package dauntingledger.app.backup;
 
 import org.jspecify.annotations.NullMarked;

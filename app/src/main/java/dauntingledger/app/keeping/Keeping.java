@@ -14,7 +14,6 @@ import java.time.Period;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,10 +27,11 @@ import tools.jackson.databind.json.JsonMapper;
 class Keeping {
 
     /*
-     * An exam goes as a whole, once its day is long enough ago and no appeal is open; a sitting of no exam goes by its
-     * hours, or by its last line if it has none. A candidate goes with the last sitting. Each sitting is deleted in a
-     * transaction of its own, so a job that is stopped goes on where it was the next night. The audit log stays: it says
-     * who did what, and holds no answer.
+     * A sitting goes once the day of its exam is long enough ago, unless an appeal of its candidate is open; one of no exam
+     * goes by its hours, or by its last line if it has none. With the last sitting of an exam goes what else the exam holds
+     * about candidates, and with the last sitting of a candidate the candidate. Each sitting is deleted in a transaction of
+     * its own, so a job that is stopped goes on where it was the next night. The audit log stays: it says who did what, and
+     * holds no answer.
      */
 
     private static final Logger log = LoggerFactory.getLogger(Keeping.class);
@@ -70,9 +70,6 @@ class Keeping {
         EXAM,
         CANDIDATE
     }
-
-    /** What was deleted, as the log of deletions has it. */
-    record Deletion(Instant at, Kind kind, String what, long counted) {}
 
     /** How much has been kept long enough at this moment. */
     record Due(long portraits, long pictures, long sittings) {}
@@ -180,9 +177,8 @@ class Keeping {
                             kind.table() + " where sitting", old.sitting().value());
                 }
             }
-            String hash = "sitting " + old.sitting().value() + ", paper " + old.paper();
             rows += deleteRows("sitting where id", old.sitting().value());
-            note(Kind.SITTING, hash, rows, now);
+            note(Kind.SITTING, "sitting " + old.sitting() + ", paper " + old.paper(), rows, now);
             deleteCandidate(old.candidate(), now);
         });
     }
@@ -235,37 +231,15 @@ class Keeping {
     }
 
     private void note(Kind kind, String what, long counted, Instant now) {
-        entities.createNativeQuery("insert into deletion (deleted_at, kind, what, counted) values (?1, ?2, ?3, ?4)")
-                .setParameter(1, now.atOffset(ZoneOffset.UTC))
-                .setParameter(2, kind.name())
-                .setParameter(3, what)
-                .setParameter(4, counted)
-                .executeUpdate();
+        entities.persist(new DeletionRecord(now, kind, what, counted));
         log.info("Deleted, for it was kept long enough: {}, {}, {} rows", kind, what, counted);
         audit.note(new Deed("server", "", "", "kept-long-enough", kind == Kind.SITTING ? what : "", "done", what));
     }
 
     /** Returns what was deleted, the latest first, at most {@value #LISTED}. */
-    List<Deletion> deletions() {
-        List<?> rows = entities.createNativeQuery(
-                        "select deleted_at, kind, what, counted from deletion order by id desc", Object[].class)
+    List<DeletionRecord> deletions() {
+        return entities.createQuery("from DeletionRecord order by id desc", DeletionRecord.class)
                 .setMaxResults(LISTED)
                 .getResultList();
-        return rows.stream()
-                .map(Object[].class::cast)
-                .map(row -> new Deletion(
-                        instant(row[0]),
-                        Kind.valueOf(String.valueOf(row[1])),
-                        String.valueOf(row[2]),
-                        ((Number) row[3]).longValue()))
-                .toList();
-    }
-
-    private static Instant instant(Object at) {
-        return Optional.of(at)
-                .filter(OffsetDateTime.class::isInstance)
-                .map(OffsetDateTime.class::cast)
-                .map(OffsetDateTime::toInstant)
-                .orElseGet(() -> (Instant) at);
     }
 }

@@ -47,7 +47,7 @@ class KeepingController {
         model.addAttribute(
                 "rows",
                 keeping.deletions().stream()
-                        .map(one -> new Row(wall.stamp(one.at()), one.kind(), one.what(), one.counted()))
+                        .map(one -> new Row(wall.stamp(one.deletedAt()), one.kind(), one.what(), one.counted()))
                         .toList());
         return "keeping/keeping";
     }

@@ -2,9 +2,12 @@ package dauntingledger.app.keeping;
 
 import dauntingledger.app.print.PdfFile;
 import dauntingledger.app.print.PdfSheet;
+import dauntingledger.app.uploads.UploadedPicture;
 import dauntingledger.app.words.Words;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.net.URLConnection;
 import java.nio.charset.StandardCharsets;
 import java.sql.Blob;
 import java.sql.Clob;
@@ -16,7 +19,6 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
@@ -45,8 +47,6 @@ class PersonExport {
     private static final int TOP = 780;
     private static final int WIDE = 475;
     private static final int HASH_BYTES = 32;
-    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G'};
-    private static final byte[] PDF = {'%', 'P', 'D', 'F'};
     private static final String MARKS = "select line from marking_line where exam in"
             + " (select exam from sitting where candidate = ?) order by exam, seq";
 
@@ -75,6 +75,7 @@ class PersonExport {
                 ZipOutputStream zip = new ZipOutputStream(out)) {
             connection.setAutoCommit(false);
             connection.setReadOnly(true);
+            connection.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
             Map<String, Integer> written = new LinkedHashMap<>();
             for (PersonalRows rows : PersonalRows.values()) {
                 rows(connection, rows, number, zip, written);
@@ -158,13 +159,16 @@ class PersonExport {
     }
 
     private static String file(byte[] bytes, String name, ZipOutputStream zip) throws IOException {
-        String ending = begins(bytes, PNG) ? ".png" : begins(bytes, PDF) ? ".pdf" : ".jpg";
-        entry(zip, "files/" + name + ending, bytes);
-        return "files/" + name + ending;
+        String file = "files/" + name + ending(bytes);
+        entry(zip, file, bytes);
+        return file;
     }
 
-    private static boolean begins(byte[] bytes, byte[] with) {
-        return bytes.length >= with.length && Arrays.equals(bytes, 0, with.length, with, 0, with.length);
+    private static String ending(byte[] bytes) throws IOException {
+        String type = URLConnection.guessContentTypeFromStream(new ByteArrayInputStream(bytes));
+        return "image/png".equals(type)
+                ? ".png"
+                : "image/jpeg".equals(type) ? ".jpg" : UploadedPicture.isPdf(bytes) ? ".pdf" : ".bin";
     }
 
     /** The marks of an exam are one chain; those of one candidate are picked out of it. */

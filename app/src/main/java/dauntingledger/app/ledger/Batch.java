@@ -23,7 +23,7 @@ public record Batch(String seat, List<Entry> entries, List<String> waiting, Inst
     }
 
     /** Returns whether it says only that the window is there. */
-    boolean isHeartbeat() {
+    public boolean isHeartbeat() {
         return entries.isEmpty() && waiting.isEmpty();
     }
 }

@@ -3,8 +3,10 @@ package dauntingledger.app.ledger;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -34,6 +36,11 @@ class GroupCommit implements SmartLifecycle {
 
     private static final Logger log = LoggerFactory.getLogger(GroupCommit.class);
     private static final int MOST_APPENDS = 4_000;
+    private static final int MOST_TRIES = 5;
+
+    // Classes of SQLSTATE (ISO 9075-2): data exceptions and violated constraints; rollbacks, as after a deadlock.
+    private static final Set<String> REFUSED = Set.of("22", "23");
+    private static final Set<String> TAKEN_BACK = Set.of("40");
 
     private final Store store;
     private final StoreGate gate;
@@ -50,7 +57,14 @@ class GroupCommit implements SmartLifecycle {
         this.longestWait = settings.longestWrite();
     }
 
+    /** What is written of one sitting; nothing but a sync if it is empty. */
     private record Append(List<LedgerLine> lines, List<SittingChange> changes, CompletableFuture<Void> done) {
+
+        long sitting() {
+            return lines.isEmpty()
+                    ? changes.isEmpty() ? 0 : changes.getFirst().sitting().value()
+                    : lines.getFirst().sitting();
+        }
 
         boolean isOvertaken(Map<Long, Integer> ends) {
             return !lines.isEmpty()
@@ -160,17 +174,30 @@ class GroupCommit implements SmartLifecycle {
         }
     }
 
-    /**
-     * Writes a batch. Where a row in it is refused, those appends are left out that another node was faster than, and told
-     * so; if that is not why, each is written alone, so that it does not take its neighbours along.
-     */
     private void commit(List<Append> batch) {
+        commit(batch, MOST_TRIES);
+    }
+
+    /**
+     * Writes a batch, sitting by sitting, so that two nodes wait for each other in the same order. Where a row in it is
+     * refused, those appends are left out that another node was faster than, and told so; if that is not why, each is
+     * written alone, so that it does not take its neighbours along. What the database has taken back only because
+     * somebody else was at the same rows is tried again.
+     */
+    private void commit(List<Append> batch, int tries) {
         try {
+            List<Append> sorted = batch.stream()
+                    .sorted(Comparator.comparingLong(Append::sitting))
+                    .toList();
             store.commit(
-                    batch.stream().flatMap(append -> append.lines().stream()).toList(),
-                    batch.stream().flatMap(append -> append.changes().stream()).toList());
+                    sorted.stream().flatMap(append -> append.lines().stream()).toList(),
+                    sorted.stream().flatMap(append -> append.changes().stream()).toList());
         } catch (RuntimeException e) {
-            refused(batch, e);
+            if (isOfClass(e, TAKEN_BACK) && tries > 1) {
+                commit(batch, tries - 1);
+            } else {
+                refused(batch, e);
+            }
             return;
         }
         try {
@@ -228,11 +255,15 @@ class GroupCommit implements SmartLifecycle {
         batch.forEach(append -> append.done().completeExceptionally(e));
     }
 
-    /** Returns whether the database works and has refused what it was given: SQLSTATE class 22 or 23 (ISO 9075). */
+    /** Returns whether the database works and has refused what it was given. */
     private static boolean isRefusedRow(Throwable error) {
+        return isOfClass(error, REFUSED);
+    }
+
+    private static boolean isOfClass(Throwable error, Set<String> classes) {
         for (Throwable t = error; t != null; t = t.getCause()) {
             if (t instanceof SQLException sql && sql.getSQLState() != null) {
-                return sql.getSQLState().startsWith("22") || sql.getSQLState().startsWith("23");
+                return classes.contains(sql.getSQLState().substring(0, 2));
             }
         }
         return false;

@@ -9,6 +9,7 @@ import io.micrometer.core.instrument.binder.MeterBinder;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** The figures of ledgers and their store, for whoever runs the installation. */
@@ -29,8 +30,7 @@ class LedgerMeters implements MeterBinder {
     private final StoreWatch.FreeSpace space;
     private final ClockKeeper keeper;
     private final Clock clock;
-    private Counted counted =
-            new Counted(new StandingBook.Figures(java.util.Map.of(), 0, 0), Duration.ZERO, Instant.MIN);
+    private Counted counted = new Counted(new StandingBook.Figures(Map.of(), 0, 0), Duration.ZERO, Instant.EPOCH);
 
     LedgerMeters(
             StandingBook standings,
@@ -87,7 +87,7 @@ class LedgerMeters implements MeterBinder {
 
     private synchronized Counted counted() {
         Instant now = clock.instant();
-        if (!gate.isClosed() && !now.isBefore(counted.at().plus(counted.at() == Instant.MIN ? Duration.ZERO : KEPT))) {
+        if (!gate.isClosed() && !now.isBefore(counted.at().plus(KEPT))) {
             counted = new Counted(standings.figures(), deadlines.lag(now), now);
         }
         return counted;

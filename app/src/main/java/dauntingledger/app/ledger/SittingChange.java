@@ -1,4 +1,7 @@
 package dauntingledger.app.ledger;
 
 /** What is stored of a sitting beside its lines, and changes with them. */
-sealed interface SittingChange permits DeadlineRow, NotedRow, Standing {}
+sealed interface SittingChange permits DeadlineRow, NotedRow, Standing {
+
+    SittingId sitting();
+}

@@ -61,7 +61,10 @@ public final class BackupCommand {
             return MADE;
         }
         System.err.println(
-                body.get("detail") instanceof String why ? why : "The server refused: " + answer.statusCode());
+                body.get("detail") instanceof String why
+                        ? why
+                        : "The server could not make a copy (" + answer.statusCode()
+                                + "). bin/status says whether all is well with it, and what to do.");
         return FAILED;
     }
 }

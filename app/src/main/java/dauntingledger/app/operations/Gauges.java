@@ -3,7 +3,6 @@ package dauntingledger.app.operations;
 import dauntingledger.app.backup.Backups;
 import dauntingledger.rulebook.plain.PlainNames;
 import dauntingledger.rulebook.sitting.Progress;
-import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.Timer;
 import java.io.IOException;
@@ -102,8 +101,7 @@ class Gauges {
     }
 
     private double value(String name) {
-        Gauge gauge = registry.get(name).gauge();
-        return gauge.value();
+        return registry.get(name).gauge().value();
     }
 
     private Duration seconds(String name) {

@@ -21,7 +21,12 @@ class Status {
     record Said(Weight weight, String what, String todo) {}
 
     List<Said> findings() {
-        return StatusRules.of(gauges.read()).stream()
+        return findings(gauges.read());
+    }
+
+    /** Returns what is found in what was read. */
+    List<Said> findings(Readings read) {
+        return StatusRules.of(read).stream()
                 .map(finding -> new Said(
                         finding.weight(),
                         words.say(

@@ -42,7 +42,7 @@ class StatusController {
     @GetMapping("/office/status")
     String page(Model model) {
         Readings read = gauges.read();
-        List<Status.Said> findings = status.findings();
+        List<Status.Said> findings = status.findings(read);
         model.addAttribute("verdict", Status.verdict(findings));
         model.addAttribute("findings", findings);
         model.addAttribute("read", read);
@@ -68,13 +68,13 @@ class StatusController {
     @Audited("backup-made")
     @PostMapping("/office/status/backup")
     String backup(RedirectAttributes redirected) throws InterruptedException {
-        FutureTask<Copy> making = new FutureTask<>(backups::make);
-        Thread.ofVirtual().name("copy").start(making);
-        redirected.addFlashAttribute(SaidAfterForms.SAID, cameOf(making));
+        redirected.addFlashAttribute(SaidAfterForms.SAID, backups.isMaking() ? "copying" : make());
         return "redirect:/office/status";
     }
 
-    private static String cameOf(FutureTask<Copy> making) throws InterruptedException {
+    private String make() throws InterruptedException {
+        FutureTask<Copy> making = new FutureTask<>(backups::make);
+        Thread.ofVirtual().name("copy").start(making);
         try {
             making.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
             return "copied";

@@ -9,8 +9,8 @@ import java.util.List;
 /** Says of what was read what is not well. */
 final class StatusRules {
 
-    /** What a morning of 2,000 candidates writes. */
-    private static final long A_MORNING = 1_000_000_000L;
+    /** What a million entries take. */
+    private static final long A_MILLION_ENTRIES = 1_000_000_000L;
 
     private static final long LITTLE = 200_000_000L;
     private static final Duration SLOW = Duration.ofMillis(250);
@@ -37,7 +37,7 @@ final class StatusRules {
         if (!read.storeUp()) {
             findings.add(new Finding(Weight.TROUBLE, "store-closed", read.freeBytes() / MEGA));
         }
-        if (read.freeBytes() < A_MORNING) {
+        if (read.freeBytes() < A_MILLION_ENTRIES) {
             Weight weight = read.freeBytes() < LITTLE ? Weight.TROUBLE : Weight.WATCH;
             findings.add(new Finding(weight, "disk-low", read.freeBytes() / MEGA));
         }

@@ -16,7 +16,7 @@ class Acknowledgements {
 
     Acknowledgements(MeterRegistry registry) {
         this.timer = Timer.builder("exam.acknowledgement")
-                .description("from the arrival of a batch of entries to its answer")
+                .description("from a batch of entries that was read to its answer")
                 .publishPercentiles(0.5, 0.99)
                 .distributionStatisticExpiry(SPOKEN_OF)
                 .serviceLevelObjectives(
@@ -29,7 +29,7 @@ class Acknowledgements {
                 .register(registry);
     }
 
-    void took(long nanos) {
-        timer.record(Duration.ofNanos(nanos));
+    void took(Duration span) {
+        timer.record(span);
     }
 }

@@ -20,6 +20,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -136,11 +137,8 @@ class EntriesController {
     @PostMapping(path = "/sittings/{sitting}/entries", consumes = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<Answer> enter(@RoomAccess.Own Appointment appointment, HttpServletRequest request)
             throws IOException {
-        long start = System.nanoTime();
         Instant begun = clock.instant();
-        ResponseEntity<Answer> answer = enter(appointment, body(request), begun);
-        acknowledgements.took(System.nanoTime() - start);
-        return answer;
+        return enter(appointment, body(request), begun);
     }
 
     /**
@@ -163,7 +161,11 @@ class EntriesController {
         String seat = body.get("seat") instanceof String text ? text : "";
         Batch batch = new Batch(seat, entries(body), waiting(body), begun);
         Instant now = clock.instant();
+        long start = System.nanoTime();
         Appended appended = ledgers.append(appointment, batch, now);
+        if (!batch.isHeartbeat()) {
+            acknowledgements.took(Duration.ofNanos(System.nanoTime() - start));
+        }
         return ResponseEntity.status(appended.live() ? HttpStatus.OK : HttpStatus.CONFLICT)
                 .body(new Answer(
                         now.toEpochMilli(),

@@ -30,8 +30,8 @@ class StoreGateFilter extends OncePerRequestFilter {
         return !gate.isClosed()
                 || path.startsWith("/assets/")
                 || path.startsWith("/actuator/")
-                || path.startsWith("/operations/")
-                || path.equals("/office/status")
+                || path.equals("/operations/status")
+                || path.equals("/office/status") && request.getSession(false) != null
                 || path.equals("/service-worker.js");
     }
 

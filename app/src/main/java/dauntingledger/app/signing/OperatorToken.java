@@ -2,6 +2,7 @@ package dauntingledger.app.signing;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import org.springframework.beans.factory.annotation.Value;
@@ -30,6 +31,6 @@ public class OperatorToken {
 
     /** Returns the token of the installation whose data is in {@code data}. */
     public static String in(Path data) throws IOException {
-        return java.nio.file.Files.readString(data.resolve(FILE)).strip();
+        return Files.readString(data.resolve(FILE)).strip();
     }
 }

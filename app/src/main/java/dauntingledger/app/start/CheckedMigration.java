@@ -24,8 +24,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Brings the database to what this version needs, and follows the chains before anybody is answered: those of the sittings
- * that are open today, or all of them if something was changed. What was there before a change is kept until then; a
- * database server keeps it by its own means.
+ * that are open today, or all of them if something was changed, by this start or by one that did not come so far. What was
+ * there before a change is kept until then; a database server keeps it by its own means.
  */
 @Component
 class CheckedMigration implements FlywayMigrationStrategy {
@@ -33,6 +33,7 @@ class CheckedMigration implements FlywayMigrationStrategy {
     private static final Logger log = LoggerFactory.getLogger(CheckedMigration.class);
     private static final Duration TODAY = Duration.ofDays(1);
     private static final int MOST_SAID = 20;
+    private static final String DAMAGED = "'The database file is damaged'";
 
     private final CopyBefore copies;
     private final Engine engine;
@@ -44,12 +45,10 @@ class CheckedMigration implements FlywayMigrationStrategy {
 
     @Override
     public void migrate(Flyway flyway) {
-        @org.jspecify.annotations.Nullable MigrationInfo current = flyway.info().current();
-        boolean upgraded = current != null && flyway.info().pending().length > 0;
+        MigrationInfo current = flyway.info().current();
+        boolean changes = current != null && flyway.info().pending().length > 0;
         DataSource database = flyway.getConfiguration().getDataSource();
-        Optional<Path> kept = upgraded && !engine.isServer()
-                ? Optional.of(keep(database, String.valueOf(current.getVersion())))
-                : Optional.empty();
+        Optional<Path> kept = changes && !engine.isServer() ? Optional.of(keep(database, current)) : copies.kept();
         try {
             flyway.migrate();
         } catch (FlywayException e) {
@@ -57,7 +56,12 @@ class CheckedMigration implements FlywayMigrationStrategy {
                     "The database could not be brought to this version: " + reason(e),
                     kept.map(CheckedMigration::goBack).orElse("Start the version that made this database."));
         }
-        verify(database, upgraded, kept);
+        try {
+            follow(database, changes || kept.isPresent());
+        } catch (StartRefusedException e) {
+            throw kept.map(copy -> new StartRefusedException(String.valueOf(e.getMessage()), goBack(copy)))
+                    .orElse(e);
+        }
         kept.ifPresent(copies::forget);
     }
 
@@ -65,22 +69,13 @@ class CheckedMigration implements FlywayMigrationStrategy {
         return String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".";
     }
 
-    private Path keep(DataSource database, String version) {
-        try (Connection connection = database.getConnection()) {
-            Path kept = copies.keep(connection, version);
-            log.info(
-                    "The database is of version {}; it is kept as {} until this version has verified it.",
-                    version,
-                    kept);
-            return kept;
-        } catch (SQLException e) {
-            throw new StartRefusedException(
-                    "The database could not be copied before it is changed (" + e.getSQLState() + ").",
-                    "See docs/OPERATIONS.md, 'The database file is damaged'.");
+    private Path keep(DataSource database, MigrationInfo current) {
+        try {
+            return copies.keep(database, String.valueOf(current.getVersion()));
         } catch (BackupFailedException e) {
             throw new StartRefusedException(
                     "The database is changed only after it was copied. " + e.getMessage(),
-                    "Make room, and start again; nothing was changed.");
+                    "Put that right, and start again; nothing was changed.");
         }
     }
 
@@ -90,28 +85,21 @@ class CheckedMigration implements FlywayMigrationStrategy {
                 + " NEW-FOLDER, and start the former version on the new folder.";
     }
 
-    private static void verify(DataSource database, boolean all, Optional<Path> kept) {
+    /** Follows all chains, or those of the sittings that are open today. */
+    private static void follow(DataSource database, boolean all) {
         List<String> found = new ArrayList<>();
         try {
             Instant now = Instant.now();
             LedgerSurvey survey = all
                     ? LedgerSurvey.ofAll(database.getConnection(), found::add)
                     : LedgerSurvey.ofThoseOpen(database.getConnection(), now.minus(TODAY), now.plus(TODAY), found::add);
-            int marks = 0;
-            if (all) {
-                try (Connection connection = database.getConnection()) {
-                    marks = MarkingSurvey.of(connection, found::add);
-                }
-            }
+            int marks = all ? marks(database, found) : 0;
             if (!survey.isIntact() || marks > 0) {
                 throw new StartRefusedException(
                         "Ledgers cannot be followed:\n"
                                 + String.join("\n", found.subList(0, Math.min(found.size(), MOST_SAID))),
-                        kept.map(CheckedMigration::goBack)
-                                .orElse(
-                                        "Run bin/repair on the folder of the data: it changes no line, notes what it found,"
-                                                + " and lets the other sittings go on. Or restore a copy: docs/OPERATIONS.md, 'The"
-                                                + " database file is damaged'."));
+                        "Run bin/repair on the folder of the data: it changes no line, notes what it found, and lets the"
+                                + " other sittings go on. Or restore a copy: docs/OPERATIONS.md, " + DAMAGED + ".");
             }
             log.info(
                     "{} {}",
@@ -120,8 +108,13 @@ class CheckedMigration implements FlywayMigrationStrategy {
         } catch (SQLException e) {
             throw new StartRefusedException(
                     "The ledgers cannot be read (" + e.getSQLState() + ").",
-                    kept.map(CheckedMigration::goBack)
-                            .orElse("See docs/OPERATIONS.md, 'The database file is damaged'."));
+                    "See docs/OPERATIONS.md, " + DAMAGED + ".");
+        }
+    }
+
+    private static int marks(DataSource database, List<String> found) throws SQLException {
+        try (Connection connection = database.getConnection()) {
+            return MarkingSurvey.of(connection, found::add);
         }
     }
 }

@@ -58,7 +58,7 @@ public final class MachineCheck implements ApplicationListener<ApplicationPrepar
                 throw new StartRefusedException(
                         "There is too little space where the data is: " + free / 1_000_000 + " MB are free in " + data
                                 + ", and a start needs " + least.toMegabytes() + " MB.",
-                        "Make room: move old copies and logs elsewhere. A morning of 2,000 candidates takes about 1 GB."
+                        "Make room: move old copies and logs elsewhere. A million entries take about 1 GB."
                                 + " exam.start.least-space says how much a start needs.");
             }
         } catch (IOException e) {

@@ -10,6 +10,7 @@ import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.DatabaseFile;
 import dauntingledger.app.ledger.Engine;
 import dauntingledger.app.ledger.LedgerSurvey;
+import dauntingledger.app.marking.MarkingSurvey;
 import dauntingledger.rulebook.sitting.Act;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -106,9 +107,16 @@ class BackupTest extends ExamServerTest {
         }
     }
 
-    /** Other tests leave ledgers here that cannot be followed; a copy of them is as good as they are. */
+    /** Other tests leave ledgers and marks here that cannot be followed; a copy of them is as good as they are. */
     private int asItStands() throws SQLException {
-        return LedgerSurvey.ofAll(database.getConnection(), told -> {}).isIntact() ? 0 : 1;
+        try (Connection connection = database.getConnection()) {
+            int marks = MarkingSurvey.of(connection, told -> {});
+            return marks == 0
+                            && LedgerSurvey.ofAll(database.getConnection(), told -> {})
+                                    .isIntact()
+                    ? 0
+                    : 1;
+        }
     }
 
     private Path path(Copy copy) {

@@ -305,4 +305,21 @@ abstract class BrowserTest extends Hall {
     protected int port() {
         return port;
     }
+
+    /** Waits until the service worker has the page and its parts, as it has soon after the first visit. */
+    protected void awaitKeptForOffline() {
+        page.evaluate("""
+                async () => {
+                  const [rooms, assets] = [await caches.open('ledger-rooms'), await caches.open('ledger-assets')];
+                  for (let tries = 0; tries < 300; tries++) {
+                    if (navigator.serviceWorker.controller && await rooms.match(location.pathname)
+                        && (await assets.keys()).some((key) => key.url.includes('desk'))) {
+                      return;
+                    }
+                    await new Promise((resolve) => setTimeout(resolve, 50));
+                  }
+                  throw new Error('this page is not kept for offline');
+                }
+                """);
+    }
 }

@@ -31,7 +31,7 @@ import org.springframework.test.web.servlet.MockMvc;
 
 class KeepingTest extends TwoAtHome {
 
-    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', 1, 2, 3};
+    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
 
     @Autowired
     private Keeping keeping;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.anyList;
+import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doNothing;
 import static org.mockito.Mockito.doThrow;
@@ -12,12 +13,17 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import dauntingledger.rulebook.chain.Hash;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.hibernate.exception.GenericJDBCException;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -87,6 +93,56 @@ class GroupCommitTest {
                 .hasNoCause()
                 .hasMessageContaining("23505");
         verify(store).reopen();
+    }
+
+    @Test
+    void leavesOutWhatAnotherNodeWasFasterThan() {
+        when(store.isShared()).thenReturn(true);
+        when(store.ends(List.of(1L))).thenReturn(Map.of(1L, 1));
+        doThrow(failing("23505")).when(store).commit(LINE, List.of());
+
+        assertThatThrownBy(() -> writer.write(LINE, List.of())).isInstanceOf(OvertakenException.class);
+        assertThat(gate.isClosed()).isFalse();
+        assertThat(writer.isBehind(new SittingId(1), 0)).isTrue();
+        assertThat(writer.isBehind(new SittingId(1), 1)).isFalse();
+    }
+
+    @Test
+    void writesTheOthersOfABatchFromWhichOneIsLeftOut() throws Exception {
+        List<LedgerLine> other = List.of(new LedgerLine(new SittingId(2), 1, "{}", Hash.of("{}")));
+        when(store.isShared()).thenReturn(true);
+        when(store.ends(anyList())).thenReturn(Map.of(1L, 1));
+        doThrow(failing("23505"))
+                .when(store)
+                .commit(argThat(lines -> lines != null && lines.contains(LINE.getFirst())), anyList());
+        CountDownLatch first = new CountDownLatch(1);
+        doAnswer(call -> {
+                    first.await();
+                    return null;
+                })
+                .when(store)
+                .sync();
+
+        try (ExecutorService candidates = Executors.newVirtualThreadPerTaskExecutor()) {
+            candidates.submit(writer::probe);
+            Future<?> written = candidates.submit(() -> writer.write(other, List.of()));
+            Future<?> overtaken = candidates.submit(() -> writer.write(LINE, List.of()));
+            first.countDown();
+
+            written.get();
+            assertThatThrownBy(overtaken::get).hasCauseInstanceOf(OvertakenException.class);
+        }
+        verify(store).commit(other, List.of());
+    }
+
+    @Test
+    void triesAgainWhatTheDatabaseHasTakenBackAndNotForEver() {
+        doThrow(failing("40P01")).doNothing().when(store).commit(LINE, List.of());
+        assertThatCode(() -> writer.write(LINE, List.of())).doesNotThrowAnyException();
+        assertThat(gate.isClosed()).isFalse();
+
+        doThrow(failing("40001")).when(store).commit(LINE, List.of());
+        assertThatThrownBy(() -> writer.write(LINE, List.of())).isInstanceOf(StoreFailedException.class);
     }
 
     @Test

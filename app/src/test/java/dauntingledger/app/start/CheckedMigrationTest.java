@@ -17,6 +17,8 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.flywaydb.core.Flyway;
@@ -70,7 +72,7 @@ class CheckedMigrationTest {
                 try (var insert = connection.prepareStatement("insert into ledger_line values (7, ?, ?, ?)")) {
                     insert.setInt(1, seq);
                     insert.setString(2, line);
-                    insert.setBytes(3, java.util.HexFormat.of().parseHex(last.hex()));
+                    insert.setBytes(3, HexFormat.of().parseHex(last.hex()));
                     insert.execute();
                 }
             }
@@ -116,6 +118,42 @@ class CheckedMigrationTest {
     }
 
     @Test
+    void whatIsKeptStaysUntilAStartHasFollowedAllChains() throws Exception {
+        sitting(false);
+        assertThatThrownBy(() -> migration.migrate(flyway().load())).isInstanceOf(StartRefusedException.class);
+        byte[] kept = Files.readAllBytes(data.resolve(copies().getFirst()));
+
+        assertThatThrownBy(() -> migration.migrate(flyway().load()))
+                .as("the next start, with nothing left to change")
+                .isInstanceOf(StartRefusedException.class)
+                .hasMessageContaining("Sitting 7, line 2");
+        assertThat(Files.readAllBytes(data.resolve(copies().getFirst()))).isEqualTo(kept);
+
+        try (Connection connection = DriverManager.getConnection(url(), "", "")) {
+            connection.createStatement().execute("insert into ledger_mend values (7, 2, 'CHAIN', '', now())");
+        }
+        migration.migrate(flyway().load());
+        assertThat(copies()).isEmpty();
+    }
+
+    @Test
+    void whatIsOpenTodayIsFollowedAtEveryStart() throws Exception {
+        migration.migrate(flyway().load());
+        sitting(false);
+        migration.migrate(flyway().load());
+
+        try (Connection connection = DriverManager.getConnection(url(), "", "")) {
+            connection.createStatement().execute("update sitting set progress = 'IN_PROGRESS'");
+        }
+        assertThatThrownBy(() -> migration.migrate(flyway().load()))
+                .isInstanceOf(StartRefusedException.class)
+                .hasMessageContaining("Sitting 7, line 2")
+                .extracting(refused -> ((StartRefusedException) refused).action())
+                .asString()
+                .contains("bin/repair");
+    }
+
+    @Test
     void aMigrationThatFailsKeepsTheFormerDatabase() throws Exception {
         sitting(true);
         try (Connection connection = DriverManager.getConnection(url(), "", "")) {
@@ -133,7 +171,7 @@ class CheckedMigrationTest {
     void aServerOnADamagedFileSaysWhatToDoAndDoesNotStart() throws Exception {
         Path file = data.resolve("ledger.mv.db");
         byte[] bytes = Files.readAllBytes(file);
-        java.util.Arrays.fill(bytes, (byte) 0x5a);
+        Arrays.fill(bytes, (byte) 0x5a);
         Files.write(file, bytes);
 
         Process server = ChildServer.process(data);
