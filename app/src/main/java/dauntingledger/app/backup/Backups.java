@@ -1,6 +1,6 @@
 package dauntingledger.app.backup;
 
-import dauntingledger.app.ledger.Engine;
+import dauntingledger.app.nodes.Engine;
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.binder.MeterBinder;

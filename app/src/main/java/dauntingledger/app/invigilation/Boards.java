@@ -1,13 +1,18 @@
 package dauntingledger.app.invigilation;
 
+import static java.util.Objects.requireNonNull;
+
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.ledger.GrownElsewhere;
 import dauntingledger.app.ledger.Noted;
 import dauntingledger.app.ledger.RosterChanged;
 import dauntingledger.app.ledger.SittingId;
 import dauntingledger.app.ledger.Standing;
 import dauntingledger.app.ledger.StandingChanged;
 import dauntingledger.app.ledger.Standings;
+import dauntingledger.app.nodes.Missed;
+import dauntingledger.app.nodes.OtherNodes;
 import dauntingledger.app.signin.Locks;
 import dauntingledger.rulebook.sitting.Progress;
 import io.micrometer.core.instrument.Gauge;
@@ -16,6 +21,7 @@ import io.micrometer.core.instrument.binder.MeterBinder;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,7 +47,8 @@ class Boards implements MeterBinder {
      * What stands in the rows of the sittings is read when the first window opens a board. From then on the ledger tells of
      * each change (StandingChanged, under the lock of the sitting), which is only noted here; a few times a second all that
      * was noted is sent at once. What is not stored, who is connected and who has to wait before signing in, is looked at
-     * once a second, and so is whether the office has changed who belongs to the place and where they sit (RosterChanged).
+     * once a second, and so is whether the office has changed who belongs to the place and where they sit (RosterChanged). Of
+     * what another node has written only the sitting is told (GrownElsewhere); how it stands is read before it is sent.
      */
 
     private static final long NO_TIMEOUT = 0L;
@@ -52,16 +59,18 @@ class Boards implements MeterBinder {
     private final Locks locks;
     private final JsonMapper json;
     private final Clock clock;
+    private final OtherNodes nodes;
     private final ConcurrentMap<Place.Key, Board> boards = new ConcurrentHashMap<>();
     private final ConcurrentMap<SittingId, Shown> bySitting = new ConcurrentHashMap<>();
     private final Set<ExamId> rostersChanged = ConcurrentHashMap.newKeySet();
 
-    Boards(Standings standings, BoardPlaces places, Locks locks, JsonMapper json, Clock clock) {
+    Boards(Standings standings, BoardPlaces places, Locks locks, JsonMapper json, Clock clock, OtherNodes nodes) {
         this.standings = standings;
         this.places = places;
         this.locks = locks;
         this.json = json;
         this.clock = clock;
+        this.nodes = nodes;
     }
 
     @Override
@@ -80,7 +89,7 @@ class Boards implements MeterBinder {
     private static final class Shown {
         private final Board board;
         private final BoardPlaces.Seated seated;
-        private volatile Optional<Standing> told = Optional.empty();
+        private Optional<Standing> told = Optional.empty();
         private volatile Standing read;
         private volatile BoardPlaces.Live live = BoardPlaces.Live.HERE;
 
@@ -99,8 +108,25 @@ class Boards implements MeterBinder {
         }
 
         /** What the ledger has told is newer than what was read. */
-        Standing standing() {
+        synchronized Standing standing() {
             return told.orElse(read);
+        }
+
+        synchronized Optional<Standing> told() {
+            return told;
+        }
+
+        synchronized void tell(Standing standing) {
+            told = Optional.of(standing);
+        }
+
+        /** Takes what was read, unless something was told since {@code before}. */
+        synchronized boolean tellRead(Optional<Standing> before, Standing standing) {
+            boolean newer = told.equals(before);
+            if (newer) {
+                told = Optional.of(standing);
+            }
+            return newer;
         }
 
         Map<String, Object> plain() {
@@ -117,6 +143,7 @@ class Boards implements MeterBinder {
         private final List<Map<String, Object>> routes;
         private final Map<SittingId, Shown> shown = new LinkedHashMap<>();
         private final Set<Shown> changed = ConcurrentHashMap.newKeySet();
+        private final Set<SittingId> grownElsewhere = ConcurrentHashMap.newKeySet();
         private final AtomicBoolean logged = new AtomicBoolean();
         private final List<Window> windows = new CopyOnWriteArrayList<>();
 
@@ -195,9 +222,27 @@ class Boards implements MeterBinder {
     void changed(StandingChanged change) {
         Shown shown = bySitting.get(change.standing().sitting());
         if (shown != null) {
-            shown.told = Optional.of(change.standing());
+            shown.tell(change.standing());
             shown.board.changed.add(shown);
         }
+    }
+
+    @EventListener
+    void grown(GrownElsewhere grown) {
+        Shown shown = bySitting.get(grown.sitting());
+        if (shown != null) {
+            shown.board.grownElsewhere.add(grown.sitting());
+        }
+    }
+
+    /** Looks at everything: something may have changed on another node. */
+    @EventListener
+    void missed(Missed missed) {
+        boards.forEach((place, board) -> {
+            board.grownElsewhere.addAll(board.shown.keySet());
+            board.logged.set(true);
+            rostersChanged.add(place.exam());
+        });
     }
 
     @EventListener
@@ -210,6 +255,11 @@ class Boards implements MeterBinder {
 
     /** Tells windows that the log of their place has something new. */
     void logged(Place.Key place) {
+        loggedElsewhere(place);
+        nodes.tell(ToldOfPlaces.LOGGED, List.of(place.toString()));
+    }
+
+    void loggedElsewhere(Place.Key place) {
         Board board = boards.get(place);
         if (board != null) {
             board.logged.set(true);
@@ -226,7 +276,28 @@ class Boards implements MeterBinder {
                 }));
     }
 
+    /** Reads what other nodes have written, unless this one writes meanwhile: then it is read at the next turn. */
+    private void readGrown(Board board) {
+        Set<SittingId> grown = Set.copyOf(board.grownElsewhere);
+        if (grown.isEmpty()) {
+            return;
+        }
+        board.grownElsewhere.removeAll(grown);
+        Map<SittingId, Optional<Standing>> before = new HashMap<>();
+        grown.forEach(sitting ->
+                Optional.ofNullable(board.shown.get(sitting)).ifPresent(shown -> before.put(sitting, shown.told())));
+        for (Standing standing : standings.standing(before.keySet())) {
+            Shown shown = requireNonNull(board.shown.get(standing.sitting()), "a place of the board");
+            if (shown.tellRead(requireNonNull(before.get(standing.sitting()), "one that was read"), standing)) {
+                board.changed.add(shown);
+            } else {
+                board.grownElsewhere.add(standing.sitting());
+            }
+        }
+    }
+
     private void flush(Board board) {
+        readGrown(board);
         List<Map<String, Object>> changed = List.copyOf(board.changed).stream()
                 .filter(board.changed::remove)
                 .map(Shown::plain)

@@ -22,7 +22,21 @@ record Place(Exam exam, Optional<Rooms.Room> room) {
     }
 
     /** What tells places apart. */
-    record Key(ExamId exam, Optional<RoomId> room) {}
+    record Key(ExamId exam, Optional<RoomId> room) {
+
+        /** Reads what {@link #toString} writes. */
+        static Key parse(String text) {
+            String[] parts = text.split(":");
+            return new Key(
+                    new ExamId(Long.parseLong(parts[0])),
+                    parts.length == 1 ? Optional.empty() : Optional.of(new RoomId(Long.parseLong(parts[1]))));
+        }
+
+        @Override
+        public String toString() {
+            return exam + ":" + room.map(RoomId::toString).orElse("");
+        }
+    }
 
     Key key() {
         return new Key(exam.id(), roomId());

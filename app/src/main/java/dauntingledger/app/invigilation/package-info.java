@@ -2,7 +2,8 @@
 @NullMarked
 @ApplicationModule(
         allowedDependencies = {
-            "signin", "staff", "audit", "exams", "ledger", "papers", "print", "room", "said", "uploads", "words"
+            "signin", "staff", "audit", "exams", "ledger", "nodes", "papers", "print", "room", "said", "uploads",
+            "words"
         })
 package dauntingledger.app.invigilation;
 

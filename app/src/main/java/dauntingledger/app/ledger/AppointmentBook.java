@@ -2,6 +2,8 @@ package dauntingledger.app.ledger;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import dauntingledger.app.nodes.Missed;
+import dauntingledger.app.nodes.OtherNodes;
 import dauntingledger.app.papers.PaperRef;
 import dauntingledger.app.papers.PaperText.Purpose;
 import dauntingledger.app.papers.Papers;
@@ -13,11 +15,13 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -28,9 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 class AppointmentBook implements Appointments {
 
     private static final int MOST_KEPT = 20_000;
-    private static final Duration KEPT_ALONE = Duration.ofDays(1);
-    /** Another node may change it without our hearing of it. */
-    private static final Duration KEPT_FROM_OTHERS = Duration.ofSeconds(2);
+    private static final Duration KEPT = Duration.ofDays(1);
 
     private final EntityManager entities;
     private final TransactionTemplate transactions;
@@ -39,7 +41,9 @@ class AppointmentBook implements Appointments {
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
     private final SecureRandom random = new SecureRandom();
-    private final Cache<SittingId, Appointment> kept;
+    private final OtherNodes nodes;
+    private final Cache<SittingId, Appointment> kept =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
 
     AppointmentBook(
             EntityManager entities,
@@ -48,17 +52,14 @@ class AppointmentBook implements Appointments {
             LedgerStore ledgers,
             JsonMapper json,
             ApplicationEventPublisher events,
-            Engine engine) {
-        this.kept = Caffeine.newBuilder()
-                .maximumSize(MOST_KEPT)
-                .expireAfterWrite(engine.isServer() ? KEPT_FROM_OTHERS : KEPT_ALONE)
-                .build();
+            OtherNodes nodes) {
         this.entities = entities;
         this.transactions = transactions;
         this.papers = papers;
         this.ledgers = ledgers;
         this.json = json;
         this.events = events;
+        this.nodes = nodes;
     }
 
     @Override
@@ -78,11 +79,12 @@ class AppointmentBook implements Appointments {
             Appointment after = transactions.execute(status -> {
                 SittingRecord found = entities.find(SittingRecord.class, sitting.value());
                 found.grant(accommodations, display);
+                tellOthers(List.of(before));
                 return found.appointment(json);
             });
             kept.put(sitting, after);
         });
-        tell(before.exam().stream().map(Appointment.InExam::exam));
+        events.publishEvent(new RosterChanged(exams(List.of(before))));
         return find(sitting).orElseThrow();
     }
 
@@ -92,14 +94,46 @@ class AppointmentBook implements Appointments {
             besides.run();
             SittingRecord found = entities.find(SittingRecord.class, sitting.value());
             found.sitAt(chair);
-            return found.appointment(json);
+            Appointment seated = found.appointment(json);
+            tellOthers(List.of(seated));
+            return seated;
         });
         kept.put(sitting, after);
-        tell(after.exam().stream().map(Appointment.InExam::exam));
+        events.publishEvent(new RosterChanged(exams(List.of(after))));
     }
 
-    private void tell(Stream<ExamId> exams) {
-        events.publishEvent(new RosterChanged(exams.collect(Collectors.toSet())));
+    private static Set<ExamId> exams(List<Appointment> changed) {
+        return changed.stream()
+                .flatMap(appointment -> appointment.exam().stream())
+                .map(Appointment.InExam::exam)
+                .collect(Collectors.toSet());
+    }
+
+    /** Tells the other nodes, in the transaction that changes them, what they may keep otherwise. */
+    private void tellOthers(List<Appointment> changed) {
+        tellOthers(changed, exams(changed));
+    }
+
+    private void tellOthers(List<Appointment> changed, Set<ExamId> exams) {
+        nodes.tell(
+                ToldOfSittings.CHANGED,
+                changed.stream()
+                        .map(appointment -> appointment.sitting().toString())
+                        .toList());
+        nodes.tell(ToldOfSittings.ROSTERS, exams.stream().map(ExamId::toString).toList());
+    }
+
+    void changedElsewhere(SittingId sitting) {
+        kept.invalidate(sitting);
+    }
+
+    void changedElsewhere(ExamId exam) {
+        kept.asMap().values().removeIf(appointment -> appointment.isIn(exam));
+    }
+
+    @EventListener
+    void missed(Missed missed) {
+        kept.invalidateAll();
     }
 
     @Override
@@ -107,6 +141,10 @@ class AppointmentBook implements Appointments {
         requireGoodPapers(revision);
         List<Appointment> touched = Stream.concat(revision.changed().stream(), revision.cancelled().stream())
                 .toList();
+        Set<ExamId> exams = Stream.concat(
+                        exams(touched).stream(),
+                        revision.made().stream().map(made -> made.exam().exam()))
+                .collect(Collectors.toSet());
         ledgers.whileEmpty(touched, () -> {
             transactions.executeWithoutResult(status -> {
                 besides.run();
@@ -117,14 +155,11 @@ class AppointmentBook implements Appointments {
                                 .become(after));
                 entities.flush();
                 insert(revision.made());
+                tellOthers(touched, exams);
             });
             touched.forEach(appointment -> kept.invalidate(appointment.sitting()));
         });
-        tell(Stream.concat(
-                touched.stream()
-                        .flatMap(appointment -> appointment.exam().stream())
-                        .map(Appointment.InExam::exam),
-                revision.made().stream().map(made -> made.exam().exam())));
+        events.publishEvent(new RosterChanged(exams));
     }
 
     /** Many people have the same terms; each is tried once. */
@@ -154,6 +189,7 @@ class AppointmentBook implements Appointments {
                 entities.flush();
                 delete(practised, "ledger_line where sitting", "ledger_mend where sitting");
                 delete(practised);
+                tellOthers(List.of(practised));
             });
             kept.invalidate(practised.sitting());
         });
@@ -162,7 +198,10 @@ class AppointmentBook implements Appointments {
     @Override
     public void delete(Appointment old, Runnable rows) {
         Runnable deletion = () -> {
-            transactions.executeWithoutResult(status -> rows.run());
+            transactions.executeWithoutResult(status -> {
+                rows.run();
+                tellOthers(List.of(old));
+            });
             kept.invalidate(old.sitting());
         };
         try {
@@ -236,10 +275,11 @@ class AppointmentBook implements Appointments {
                     .setParameter("shown", shown)
                     .setParameter("exam", exam.value())
                     .executeUpdate();
+            tellOthers(List.of(), Set.of(exam));
             return of(exam);
         });
         all.forEach(appointment -> kept.invalidate(appointment.sitting()));
-        tell(Stream.of(exam));
+        events.publishEvent(new RosterChanged(Set.of(exam)));
     }
 
     @Override

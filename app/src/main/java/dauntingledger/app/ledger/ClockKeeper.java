@@ -84,7 +84,7 @@ class ClockKeeper implements SmartLifecycle {
         transactions.executeWithoutResult(status -> entities.createNativeQuery("""
                                 merge into exam_clock d
                                 using (values (1, cast(?1 as timestamp with time zone))) n (id, reached_at) on d.id = n.id
-                                when matched then update set reached_at = n.reached_at
+                                when matched then update set reached_at = greatest(d.reached_at, n.reached_at)
                                 when not matched then insert (id, reached_at) values (n.id, n.reached_at)""")
                 .setParameter(1, reached.atOffset(ZoneOffset.UTC))
                 .executeUpdate());

@@ -2,11 +2,15 @@ package dauntingledger.app.ledger;
 
 import com.zaxxer.hikari.HikariDataSource;
 import com.zaxxer.hikari.HikariPoolMXBean;
+import dauntingledger.app.nodes.Engine;
+import dauntingledger.app.nodes.OtherNodes;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -20,11 +24,13 @@ class DatabaseStore implements Store {
     private final SessionFactory sessions;
     private final HikariDataSource pool;
     private final Engine engine;
+    private final OtherNodes nodes;
 
-    DatabaseStore(SessionFactory sessions, HikariDataSource pool, Engine engine) {
+    DatabaseStore(SessionFactory sessions, HikariDataSource pool, Engine engine, OtherNodes nodes) {
         this.sessions = sessions;
         this.pool = pool;
         this.engine = engine;
+        this.nodes = nodes;
     }
 
     @Override
@@ -38,6 +44,15 @@ class DatabaseStore implements Store {
                     Deadlines.write(connection, of(DeadlineRow.class, changes));
                     StandingRows.write(connection, of(Standing.class, changes));
                     NotedRow.write(connection, of(NotedRow.class, changes));
+                    nodes.tell(
+                            connection,
+                            ToldOfSittings.GROWN,
+                            words(lines.stream().map(LedgerLine::sitting)));
+                    nodes.tell(
+                            connection,
+                            ToldOfSittings.NOTED,
+                            words(of(NotedRow.class, changes).stream()
+                                    .map(row -> row.sitting().value())));
                 });
                 session.getTransaction().commit();
             } catch (RuntimeException e) {
@@ -45,6 +60,10 @@ class DatabaseStore implements Store {
                 throw e;
             }
         }
+    }
+
+    private static Set<String> words(Stream<Long> sittings) {
+        return sittings.map(String::valueOf).collect(Collectors.toSet());
     }
 
     @Override

@@ -94,7 +94,7 @@ class LedgerReader {
                     kept.appointment().personal(papers.text(appointment.paper()).paper());
             LiveLedger.Stored stored = new LiveLedger.Stored(
                     Chain.ofHead(head(kept.appointment())), lines, readable, entries, kept.due(), kept.standing());
-            return new LiveLedger(sitting, paper, kept.appointment().terms(), stored, settings);
+            return new LiveLedger(kept.appointment(), paper, stored, settings);
         } catch (JacksonException | IllegalArgumentException | IllegalStateException e) {
             UnreadableLedgerException broken = new UnreadableLedgerException(sitting, e);
             unreadable.put(sitting, broken);

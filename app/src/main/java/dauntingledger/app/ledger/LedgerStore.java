@@ -282,12 +282,21 @@ class LedgerStore implements Ledgers {
         live.asMap().remove(appointment.sitting(), ledger);
     }
 
-    /** Returns the live ledger of a sitting, locked; one that became stale while this waited for it is passed over. */
+    /**
+     * Returns the live ledger of a sitting, locked; one that became stale while this waited for it is passed over. One that
+     * was read on other terms is read anew once: either they were changed on another node, or the appointment at hand is old.
+     */
     private LiveLedger lock(Appointment appointment) {
+        boolean readAnew = false;
         while (true) {
             LiveLedger ledger = live.get(appointment.sitting(), id -> reader.read(appointment));
             ledger.lock().lock();
+            if (!readAnew && !ledger.isOn(appointment.paper(), appointment.terms())) {
+                readAnew = true;
+                forget(appointment, ledger);
+            }
             if (!ledger.isStale()) {
+                standings.lastHeard(appointment.sitting()).ifPresent(ledger::heardAnywhere);
                 return ledger;
             }
             ledger.lock().unlock();

@@ -1,5 +1,6 @@
 package dauntingledger.app.ledger;
 
+import dauntingledger.app.papers.PaperRef;
 import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.Paper;
@@ -33,6 +34,7 @@ final class LiveLedger {
 
     private final SittingId sitting;
     private final Ledger ledger;
+    private final PaperRef of;
     private final Terms terms;
     private final LedgerSettings settings;
     private final Hearing hearing;
@@ -48,6 +50,9 @@ final class LiveLedger {
 
     /** Whether the candidate was heard since this was read; what was before is not known to the second. */
     private boolean heardHere;
+
+    /** When the candidate was heard last on any node, as far as this one was told. */
+    private Instant heardAnywhere = Instant.EPOCH;
 
     private boolean stale;
 
@@ -69,10 +74,12 @@ final class LiveLedger {
             Optional<Instant> due,
             Standing standing) {}
 
-    LiveLedger(SittingId sitting, Paper paper, Terms terms, Stored stored, LedgerSettings settings) {
+    /** @param paper the candidate's own form of it */
+    LiveLedger(Appointment appointment, Paper paper, Stored stored, LedgerSettings settings) {
         List<Entry> entries = stored.entries();
-        this.sitting = sitting;
-        this.terms = terms;
+        this.sitting = appointment.sitting();
+        this.of = appointment.paper();
+        this.terms = appointment.terms();
         this.settings = settings;
         this.ledger = Ledger.of(paper, terms.window(), entries);
         this.hearing = new Hearing(lastHeard(entries));
@@ -119,6 +126,11 @@ final class LiveLedger {
             examHash = hash;
             examEntries++;
         }
+    }
+
+    /** Returns whether it was read for the same paper on the same terms. */
+    boolean isOn(PaperRef paper, Terms others) {
+        return of.equals(paper) && terms.equals(others);
     }
 
     int lastSeq() {
@@ -215,11 +227,19 @@ final class LiveLedger {
         heardHere = true;
     }
 
+    /** Notes when the candidate was heard last, on whatever node. It ends a silence; what was announced there is not known. */
+    void heardAnywhere(Instant at) {
+        heardAnywhere = at;
+    }
+
     /** Returns since when nothing is heard of the seat, if that is longer than a seat is silent that is connected. */
     Optional<Instant> silentSince(Instant now) {
-        Instant last = Instant.ofEpochMilli(hearing.lastMillis());
+        Instant here = Instant.ofEpochMilli(hearing.lastMillis());
+        Instant last = heardAnywhere.isAfter(here) ? heardAnywhere : here;
         boolean inside = ledger.sitting().route().progress() == Progress.IN_PROGRESS;
-        return heardHere && inside && settings.isSilence(last, now) ? Optional.of(last) : Optional.empty();
+        return (heardHere || heardAnywhere.isAfter(here)) && inside && settings.isSilence(last, now)
+                ? Optional.of(last)
+                : Optional.empty();
     }
 
     /** Writes down that the seat is heard again, if it was silent. */

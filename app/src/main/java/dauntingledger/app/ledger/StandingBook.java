@@ -1,20 +1,24 @@
 package dauntingledger.app.ledger;
 
+import dauntingledger.app.nodes.OtherNodes;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Progress;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.stream.Collectors;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Reads how sittings stand from their rows, and remembers when each was heard. */
+/** Reads how sittings stand from their rows, and remembers when each was heard, on whatever node. */
 @Component
 class StandingBook implements Standings {
 
@@ -24,9 +28,12 @@ class StandingBook implements Standings {
     private final EntityManager entities;
     private final JsonMapper json;
     private final LedgerSettings settings;
+    private final OtherNodes nodes;
     private final ConcurrentMap<SittingId, Heard> heard = new ConcurrentHashMap<>();
+    private final Set<SittingId> untold = ConcurrentHashMap.newKeySet();
 
-    StandingBook(EntityManager entities, JsonMapper json, LedgerSettings settings) {
+    StandingBook(EntityManager entities, JsonMapper json, LedgerSettings settings, OtherNodes nodes) {
+        this.nodes = nodes;
         this.entities = entities;
         this.json = json;
         this.settings = settings;
@@ -34,10 +41,54 @@ class StandingBook implements Standings {
 
     void hear(SittingId sitting, Instant at, int waiting) {
         heard.put(sitting, new Heard(at, waiting));
+        untold.add(sitting);
     }
 
     void forget(SittingId sitting) {
         heard.remove(sitting);
+        untold.add(sitting);
+    }
+
+    /*
+     * Hearing leaves no line, so it is told to the other nodes by itself, for many sittings at once: each as
+     * sitting:milliseconds:waiting, or the sitting alone if it is over. A word that is lost is made good by the next beat.
+     */
+
+    @Scheduled(fixedDelayString = "${exam.nodes.tell-heard:1s}")
+    void tellHeard() {
+        List<String> words = List.copyOf(untold).stream()
+                .filter(untold::remove)
+                .map(sitting -> Optional.ofNullable(heard.get(sitting))
+                        .map(last -> sitting + ":" + last.at().toEpochMilli() + ":" + last.waiting())
+                        .orElse(sitting.toString()))
+                .toList();
+        nodes.tell(ToldOfSittings.HEARD, words);
+    }
+
+    void heardElsewhere(String word) {
+        String[] parts = word.split(":");
+        SittingId sitting = new SittingId(Long.parseLong(parts[0]));
+        if (parts.length == 1) {
+            heard.remove(sitting);
+        } else {
+            Heard told = new Heard(Instant.ofEpochMilli(Long.parseLong(parts[1])), Integer.parseInt(parts[2]));
+            heard.merge(sitting, told, (known, after) -> known.at().isAfter(after.at()) ? known : after);
+        }
+    }
+
+    /** Returns when a candidate was heard last, on whatever node; empty if that is not known here. */
+    Optional<Instant> lastHeard(SittingId sitting) {
+        return Optional.ofNullable(heard.get(sitting)).map(Heard::at);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Standing> standing(Collection<SittingId> sittings) {
+        return entities.createQuery("from SittingRecord where id in :ids", SittingRecord.class)
+                .setParameter("ids", sittings.stream().map(SittingId::value).toList())
+                .getResultStream()
+                .map(SittingRecord::standing)
+                .toList();
     }
 
     @Override

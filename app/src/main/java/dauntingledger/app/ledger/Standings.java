@@ -4,6 +4,7 @@ import dauntingledger.rulebook.sitting.Act;
 import dauntingledger.rulebook.sitting.Actor;
 import dauntingledger.rulebook.sitting.Entry;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -38,6 +39,9 @@ public interface Standings {
      * @param room none for those at home or without a place
      */
     List<Placed> of(ExamId exam, Optional<RoomId> room);
+
+    /** Returns how some sittings stand, in any order; one that is not there any more is left out. */
+    List<Standing> standing(Collection<SittingId> sittings);
 
     /** Returns the newest lines of the log of that place, at most {@code most}, the newest first. */
     List<Logged> log(ExamId exam, Optional<RoomId> room, int most);

@@ -1,6 +1,6 @@
 /** Keeps the ledgers of all sittings: append, load, verify, export. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"papers", "time"})
+@ApplicationModule(allowedDependencies = {"nodes", "papers", "time"})
 package dauntingledger.app.ledger;
 
 import org.jspecify.annotations.NullMarked;

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import dauntingledger.app.ledger.ExamId;
+import dauntingledger.app.nodes.Engine;
 import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.marking.AnswerMarking;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -39,14 +41,17 @@ public class MarkingLedger {
     private static final String FORMAT = "daunting-ledger-marking/1";
     private static final int MOST_KEPT = 50;
     private static final Duration KEPT = Duration.ofHours(1);
+    private static final int MOST_TRIES = 20;
 
     private final EntityManager entities;
     private final TransactionTemplate transactions;
     private final JsonMapper json;
+    private final Engine engine;
     private final LoadingCache<ExamId, Book> books =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterAccess(KEPT).build(this::read);
 
-    MarkingLedger(EntityManager entities, TransactionTemplate transactions, JsonMapper json) {
+    MarkingLedger(EntityManager entities, TransactionTemplate transactions, JsonMapper json, Engine engine) {
+        this.engine = engine;
         this.entities = entities;
         this.transactions = transactions;
         this.json = json;
@@ -111,7 +116,7 @@ public class MarkingLedger {
 
     /** Returns what has been done with a question besides its candidates' answers. */
     QuestionMarking question(ExamId exam, ItemId item) {
-        Book book = books.get(exam);
+        Book book = book(exam);
         synchronized (book) {
             return book.question(item);
         }
@@ -119,7 +124,7 @@ public class MarkingLedger {
 
     /** Returns what has been done with the answers of an exam, those of which nothing has left out. */
     public Map<AnswerId, AnswerMarking> of(ExamId exam) {
-        Book book = books.get(exam);
+        Book book = book(exam);
         synchronized (book) {
             return Map.copyOf(book.answers);
         }
@@ -127,15 +132,27 @@ public class MarkingLedger {
 
     /** Returns when something was entered last that changes what counts; the epoch if nothing ever was. */
     public Instant changedAt(ExamId exam) {
-        Book book = books.get(exam);
+        Book book = book(exam);
         synchronized (book) {
             return book.changedAt;
         }
     }
 
-    /** Enters what {@code person} does, or returns why that cannot be. */
+    /** Enters what {@code person} does, or returns why that cannot be. What another node was faster than is judged anew. */
     public Optional<Refusal> enter(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
-        Book book = books.get(exam);
+        for (int tries = 1; ; tries++) {
+            try {
+                return enterOnce(exam, act, person, scheme, now);
+            } catch (DataIntegrityViolationException e) {
+                if (tries == MOST_TRIES || !engine.isServer()) {
+                    throw e;
+                }
+            }
+        }
+    }
+
+    private Optional<Refusal> enterOnce(ExamId exam, MarkingAct act, String person, MarkingScheme scheme, Instant now) {
+        Book book = book(exam);
         synchronized (book) {
             Optional<Refusal> refused = book.refusal(act, person, scheme);
             if (refused.isEmpty()) {
@@ -151,6 +168,29 @@ public class MarkingLedger {
             }
             return refused;
         }
+    }
+
+    /** Returns the marks of an exam, with what other nodes have entered by now. */
+    private Book book(ExamId exam) {
+        Book book = books.get(exam);
+        if (engine.isServer() && lines(exam) > linesOf(book)) {
+            books.asMap().remove(exam, book);
+            return books.get(exam);
+        }
+        return book;
+    }
+
+    private static int linesOf(Book book) {
+        synchronized (book) {
+            return book.lines;
+        }
+    }
+
+    private long lines(ExamId exam) {
+        return transactions.execute(status -> entities.createQuery(
+                        "select coalesce(max(key.seq), 0) from MarkingLine where key.exam = ?1", Integer.class)
+                .setParameter(1, exam.value())
+                .getSingleResult());
     }
 
     /** What could not be kept may have been kept by another copy of this ledger; the next who asks reads it anew. */

@@ -1,6 +1,6 @@
 /** The marker's desk: answers that a person marks, and the ledger of each exam's marks. */
 @org.springframework.modulith.ApplicationModule(
-        allowedDependencies = {"audit", "exams", "ledger", "papers", "scans", "signing", "staff", "words"})
+        allowedDependencies = {"audit", "exams", "ledger", "nodes", "papers", "scans", "signing", "staff", "words"})
 @NullMarked
 package dauntingledger.app.marking;
 

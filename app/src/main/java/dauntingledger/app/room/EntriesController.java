@@ -118,16 +118,7 @@ class EntriesController {
         if (opened.sitting().seat().filter(seat::equals).isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT, "this sitting is open in another window");
         }
-        List<Map<String, Object>> made = opened.entries().stream()
-                .filter(EntriesController::isForWindows)
-                .map(EntryCodec::toPlain)
-                .toList();
-        return seats.open(appointment.sitting(), seat, made);
-    }
-
-    /** Returns whether an open window has to be told of an entry: one that neither it nor time has made. */
-    static boolean isForWindows(Entry entry) {
-        return entry.act().actor() == Actor.INVIGILATOR || entry.act().actor() == Actor.OFFICE;
+        return seats.open(appointment, seat);
     }
 
     /**

@@ -1,18 +1,27 @@
 package dauntingledger.app.room;
 
+import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.ledger.Appointments;
+import dauntingledger.app.ledger.GrownElsewhere;
+import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Recorded;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.nodes.Missed;
 import dauntingledger.rulebook.plain.EntryCodec;
+import dauntingledger.rulebook.sitting.Actor;
+import dauntingledger.rulebook.sitting.Entry;
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.binder.MeterBinder;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -24,14 +33,20 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class Seats implements MeterBinder {
 
+    private static final Logger log = LoggerFactory.getLogger(Seats.class);
     private static final long NO_TIMEOUT = 0L;
 
     private final Clock clock;
     private final JsonMapper json;
     private final RoomSettings settings;
+    private final Appointments appointments;
+    private final Ledgers ledgers;
     private final ConcurrentMap<SittingId, List<Stream>> streams = new ConcurrentHashMap<>();
+    private final Set<SittingId> grownElsewhere = ConcurrentHashMap.newKeySet();
 
-    Seats(Clock clock, JsonMapper json, RoomSettings settings) {
+    Seats(Clock clock, JsonMapper json, RoomSettings settings, Appointments appointments, Ledgers ledgers) {
+        this.appointments = appointments;
+        this.ledgers = ledgers;
         this.settings = settings;
         this.clock = clock;
         this.json = json;
@@ -49,12 +64,9 @@ class Seats implements MeterBinder {
 
     private record Stream(String seat, SseEmitter emitter) {}
 
-    /**
-     * Opens a stream for a window.
-     *
-     * @param made what others than the candidate have entered so far, as plain values; the window may have missed it
-     */
-    SseEmitter open(SittingId sitting, String seat, List<Map<String, Object>> made) {
+    /** Opens a stream for a window, which begins with what others than the candidate have entered so far. */
+    SseEmitter open(Appointment appointment, String seat) {
+        SittingId sitting = appointment.sitting();
         Stream stream = new Stream(seat, new SseEmitter(NO_TIMEOUT));
         List<Stream> open = streams.computeIfAbsent(sitting, id -> new CopyOnWriteArrayList<>());
         open.add(stream);
@@ -67,14 +79,14 @@ class Seats implements MeterBinder {
         stream.emitter().onCompletion(forget);
         stream.emitter().onError(error -> forget.run());
         send(sitting, stream, "time", time());
-        send(sitting, stream, "entries", json.writeValueAsString(made));
+        send(sitting, stream, "entries", forWindows(ledgers.open(appointment, clock.instant())));
         return stream.emitter();
     }
 
     /** Tells the windows of a sitting what somebody else than the candidate has entered. */
     @EventListener
     void recorded(Recorded recorded) {
-        if (EntriesController.isForWindows(recorded.entry())) {
+        if (isForWindows(recorded.entry())) {
             String entries = json.writeValueAsString(List.of(EntryCodec.toPlain(recorded.entry())));
             streams.getOrDefault(recorded.sitting(), List.of())
                     .forEach(stream -> send(recorded.sitting(), stream, "entries", entries));
@@ -87,6 +99,52 @@ class Seats implements MeterBinder {
             if (!stream.seat().equals(seat)) {
                 send(sitting, stream, "moved", "{}");
             }
+        }
+    }
+
+    private String forWindows(Ledgers.Opened opened) {
+        return json.writeValueAsString(opened.entries().stream()
+                .filter(Seats::isForWindows)
+                .map(EntryCodec::toPlain)
+                .toList());
+    }
+
+    /** Returns whether an open window has to be told of an entry: one that neither it nor time has made. */
+    private static boolean isForWindows(Entry entry) {
+        return entry.act().actor() == Actor.INVIGILATOR || entry.act().actor() == Actor.OFFICE;
+    }
+
+    @EventListener
+    void grown(GrownElsewhere grown) {
+        if (streams.containsKey(grown.sitting())) {
+            grownElsewhere.add(grown.sitting());
+        }
+    }
+
+    @EventListener
+    void missed(Missed missed) {
+        grownElsewhere.addAll(streams.keySet());
+    }
+
+    /** Tells windows what has come to their sittings by other nodes: all of it, since they know what they have. */
+    @Scheduled(fixedDelayString = "${exam.nodes.look:100ms}")
+    void lookElsewhere() {
+        Set<SittingId> grown = Set.copyOf(grownElsewhere);
+        grownElsewhere.removeAll(grown);
+        grown.forEach(this::lookElsewhere);
+    }
+
+    private void lookElsewhere(SittingId sitting) {
+        try {
+            Ledgers.Opened opened = ledgers.open(appointments.find(sitting).orElseThrow(), clock.instant());
+            String made = forWindows(opened);
+            streams.getOrDefault(sitting, List.of()).forEach(stream -> send(sitting, stream, "entries", made));
+            opened.sitting().seat().ifPresent(seat -> taken(sitting, seat));
+        } catch (RuntimeException e) {
+            log.warn(
+                    "What other nodes wrote to sitting {} was not told to its windows: {}",
+                    sitting,
+                    e.getClass().getName());
         }
     }
 

@@ -1,6 +1,7 @@
 /** Delivers a sitting to the candidate, stage by stage, and takes the entries. */
 @NullMarked
-@ApplicationModule(allowedDependencies = {"signin", "ledger", "papers", "practice", "programs", "words", "said"})
+@ApplicationModule(
+        allowedDependencies = {"signin", "ledger", "nodes", "papers", "practice", "programs", "words", "said"})
 package dauntingledger.app.room;
 
 import org.jspecify.annotations.NullMarked;

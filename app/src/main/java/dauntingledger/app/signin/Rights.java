@@ -39,7 +39,8 @@ final class Rights {
         "/certificate/*",
         "/unavailable",
         "/error",
-        "/actuator/health"
+        "/actuator/health",
+        "/actuator/health/readiness"
     };
 
     /** What is for the office alone, also to be read: one-time links and PINs stand there. */

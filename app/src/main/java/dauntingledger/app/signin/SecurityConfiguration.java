@@ -2,6 +2,7 @@ package dauntingledger.app.signin;
 
 import dauntingledger.app.audit.Audit;
 import dauntingledger.app.audit.Deed;
+import dauntingledger.app.nodes.OtherNodes;
 import dauntingledger.app.signing.OperatorToken;
 import dauntingledger.app.signing.SigningKey;
 import dauntingledger.app.staff.StaffSignIn;
@@ -11,8 +12,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.Map;
-import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
@@ -24,10 +23,7 @@ import org.springframework.security.authentication.dao.DaoAuthenticationProvider
 import org.springframework.security.config.annotation.authentication.builders.AuthenticationManagerBuilder;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.observation.SecurityObservationSettings;
-import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
-import org.springframework.security.core.session.SessionRegistry;
-import org.springframework.security.core.session.SessionRegistryImpl;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -35,9 +31,12 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.RememberMeServices;
+import org.springframework.security.web.context.RequestAttributeSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
-import org.springframework.security.web.session.HttpSessionEventPublisher;
+import org.springframework.security.web.savedrequest.NullRequestCache;
 import org.springframework.security.web.util.matcher.RequestMatcher;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -45,6 +44,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration {
 
+    private static final SecurityContextRepository NO_SESSION = new RequestAttributeSecurityContextRepository();
+    private static final String SIGNED_OUT = "/sign-in?signed-out";
     private static final String CONTENT_POLICY_HEADER = "Content-Security-Policy";
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
             + "img-src 'self'; media-src 'self' blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
@@ -100,21 +101,10 @@ class SecurityConfiguration {
         };
     }
 
-    /** Observing each filter and each decision took four of ten acknowledgements; who is refused stands in the audit log. */
+    /** Each filter and each decision would be observed, in every request; who is refused stands in the audit log. */
     @Bean
     SecurityObservationSettings observations() {
         return SecurityObservationSettings.noObservations();
-    }
-
-    /** Knows the sessions of everybody, so that a sign-out can end them. */
-    @Bean
-    SessionRegistry sessionRegistry() {
-        return new SessionRegistryImpl();
-    }
-
-    @Bean
-    HttpSessionEventPublisher sessionEvents() {
-        return new HttpSessionEventPublisher();
     }
 
     @Bean
@@ -124,8 +114,10 @@ class SecurityConfiguration {
             TransactionTemplate transactions,
             SignInSettings settings,
             SigningKey secret,
-            Clock clock) {
-        return new RememberedSignIns(secret.text(), register, entities, transactions, clock, settings.signedInFor());
+            Clock clock,
+            OtherNodes nodes) {
+        return new RememberedSignIns(
+                secret.text(), register, entities, transactions, clock, settings.signedInFor(), nodes);
     }
 
     @Bean
@@ -133,14 +125,14 @@ class SecurityConfiguration {
             HttpSecurity http,
             ThrottledSignIn signIn,
             RememberedSignIns remembered,
-            SessionRegistry sessions,
-            SignInsEverywhere signIns,
             OperatorToken operator,
             Audit audit) {
         // The parent that Spring gives has the same provider: whatever fails would be tried, and counted, once more.
         http.getSharedObject(AuthenticationManagerBuilder.class).parentAuthenticationManager(null);
+        http.setSharedObject(RememberMeServices.class, remembered);
         return http.authenticationProvider(signIn)
                 .addFilterBefore(new OperatorFilter(operator), AnonymousAuthenticationFilter.class)
+                .addFilterBefore(new SignedInFilter(remembered, NO_SESSION), AnonymousAuthenticationFilter.class)
                 .authorizeHttpRequests(Rights::grant)
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("number")
@@ -149,20 +141,20 @@ class SecurityConfiguration {
                                 request -> signIn.from(String.valueOf(request.getParameter("number")), request))
                         .defaultSuccessUrl("/", true)
                         .failureHandler((request, response, failure) -> refuse(request, response, failure)))
-                .logout(logout -> logout.logoutUrl(RememberedSignIns.SIGN_OUT)
-                        .addLogoutHandler((request, response, person) -> signedOut(request, person, remembered)
-                                .ifPresent(number -> signOut(number, request, signIns, audit)))
-                        .logoutSuccessUrl("/sign-in?signed-out"))
-                .rememberMe(remember -> remember.key(remembered.getKey()).rememberMeServices(remembered))
-                .sessionManagement(session -> session.sessionConcurrency(concurrency -> concurrency
-                        .maximumSessions(-1)
-                        .sessionRegistry(sessions)
-                        .expiredSessionStrategy(event -> leadToSignIn(event.getRequest(), event.getResponse()))))
+                .logout(logout -> logout.logoutUrl("/sign-out")
+                        .addLogoutHandler((request, response, person) ->
+                                remembered.signedIn(request).ifPresent(number -> noteSignOut(number, request, audit)))
+                        .addLogoutHandler(remembered)
+                        .logoutSuccessUrl(SIGNED_OUT))
+                .securityContext(context -> context.securityContextRepository(NO_SESSION))
+                .requestCache(cache -> cache.requestCache(new NullRequestCache()))
                 .csrf(csrf -> csrf.spa()
                         .csrfTokenRepository(tokens())
                         .ignoringRequestMatchers("/left-behind/*", "/operations/**"))
                 .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(
                                 new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED), byScript())
+                        .defaultAuthenticationEntryPointFor(
+                                new LoginUrlAuthenticationEntryPoint(SIGNED_OUT), remembered::wasSignedIn)
                         .defaultAuthenticationEntryPointFor(
                                 new LoginUrlAuthenticationEntryPoint("/sign-in"), request -> true))
                 .headers(headers -> headers.addHeaderWriter(SecurityConfiguration::writeContentPolicy)
@@ -181,17 +173,7 @@ class SecurityConfiguration {
         }
     }
 
-    /** Returns who signs out with a request; nobody does whose session was ended elsewhere, which comes here too. */
-    private static Optional<String> signedOut(
-            HttpServletRequest request, @Nullable Authentication person, RememberedSignIns remembered) {
-        if (!RememberedSignIns.isSignOut(request)) {
-            return Optional.empty();
-        }
-        return person == null ? remembered.rememberedIn(request) : Optional.of(person.getName());
-    }
-
-    private static void signOut(String number, HttpServletRequest request, SignInsEverywhere signIns, Audit audit) {
-        signIns.endSessions(number);
+    private static void noteSignOut(String number, HttpServletRequest request, Audit audit) {
         audit.note(new Deed(number, "", request.getRemoteAddr(), "sign-out", "", "done", ""));
     }
 
@@ -199,14 +181,6 @@ class SecurityConfiguration {
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
         tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
         return tokens;
-    }
-
-    private static void leadToSignIn(HttpServletRequest request, HttpServletResponse response) throws IOException {
-        if (byScript().matches(request)) {
-            response.sendError(HttpStatus.UNAUTHORIZED.value());
-        } else {
-            response.sendRedirect("/sign-in?signed-out");
-        }
     }
 
     private static RequestMatcher byScript() {

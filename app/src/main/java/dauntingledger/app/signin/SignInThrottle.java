@@ -4,8 +4,10 @@ import static java.util.Objects.requireNonNull;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import dauntingledger.app.nodes.OtherNodes;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,10 +24,16 @@ import org.springframework.stereotype.Component;
  * costs it two seconds more, up to a minute. A hall that signs in behind one address stays below that, because every
  * success takes failures off.
  *
- * <p>Failures are forgotten {@code 15 minutes} after the wait that they cost.
+ * <p>Failures are forgotten {@code 15 minutes} after the wait that they cost. They are kept in memory, on every node; one that
+ * was not told of some lets a few tries more through.
  */
 @Component
 class SignInThrottle implements Locks {
+
+    /* What nodes tell each other: milliseconds, place and number with bars between them; or the number alone. */
+    static final String WRONG = "pin-wrong";
+    static final String RIGHT = "pin-right";
+    static final String LIFTED = "pin-wait-lifted";
 
     static final int FREE_FAILURES = 3;
     static final int LOCK_AFTER = 8;
@@ -64,6 +72,12 @@ class SignInThrottle implements Locks {
         }
     }
 
+    private final OtherNodes nodes;
+
+    SignInThrottle(OtherNodes nodes) {
+        this.nodes = nodes;
+    }
+
     private record Failures(int count, Instant openAgainAt) {
         boolean isForgotten(Instant now) {
             return !now.isBefore(openAgainAt.plus(FORGOTTEN_AFTER));
@@ -83,6 +97,20 @@ class SignInThrottle implements Locks {
     }
 
     void failed(Key key, Instant now) {
+        count(key, now);
+        nodes.tell(WRONG, List.of(word(key, now)));
+    }
+
+    private static String word(Key key, Instant now) {
+        return now.toEpochMilli() + "|" + key.place() + "|" + key.number();
+    }
+
+    void failedElsewhere(String word) {
+        String[] parts = word.split("\\|", 3);
+        count(new Key(parts[2], parts[1]), Instant.ofEpochMilli(Long.parseLong(parts[0])));
+    }
+
+    private void count(Key key, Instant now) {
         failures.asMap().compute(key, (same, before) -> {
             int count = before == null || before.isForgotten(now) ? 1 : before.count() + 1;
             return new Failures(count, now.plus(waitAfter(count)));
@@ -95,7 +123,20 @@ class SignInThrottle implements Locks {
         }
     }
 
-    void succeeded(Key key) {
+    void succeeded(Key key, Instant now) {
+        boolean failedBefore = failures.getIfPresent(key) != null || byAddress.getIfPresent(key.place()) != null;
+        takeOff(key);
+        if (failedBefore) {
+            nodes.tell(RIGHT, List.of(word(key, now)));
+        }
+    }
+
+    void succeededElsewhere(String word) {
+        String[] parts = word.split("\\|", 3);
+        takeOff(new Key(parts[2], parts[1]));
+    }
+
+    private void takeOff(Key key) {
         failures.invalidate(key);
         byAddress.asMap().computeIfPresent(key.place(), (same, before) -> {
             int count = before.count() - SUCCESS_TAKES_OFF;
@@ -107,8 +148,13 @@ class SignInThrottle implements Locks {
     @Override
     public boolean lift(String number, Instant now) {
         boolean locked = locked(now).contains(number);
-        failures.asMap().keySet().removeIf(key -> key.number().equals(number));
+        liftedElsewhere(number);
+        nodes.tell(LIFTED, List.of(number));
         return locked;
+    }
+
+    void liftedElsewhere(String number) {
+        failures.asMap().keySet().removeIf(key -> key.number().equals(number));
     }
 
     @Override

@@ -1,34 +1,49 @@
 package dauntingledger.app.signin;
 
+import dauntingledger.app.nodes.Hearer;
+import dauntingledger.app.nodes.Missed;
 import dauntingledger.app.staff.SignInsOf;
-import org.springframework.security.core.session.SessionInformation;
-import org.springframework.security.core.session.SessionRegistry;
-import org.springframework.security.core.userdetails.UserDetails;
-import org.springframework.stereotype.Component;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
 
-/** Ends the sign-ins of somebody on whatever computer: sessions, and what is remembered of them. */
-@Component
+/** Ends the sign-ins of somebody on whatever computer and node, and hears what other nodes tell about signing in. */
+@Configuration(proxyBeanMethods = false)
 class SignInsEverywhere implements SignInsOf {
 
-    private final SessionRegistry sessions;
     private final RememberedSignIns remembered;
 
-    SignInsEverywhere(SessionRegistry sessions, RememberedSignIns remembered) {
-        this.sessions = sessions;
+    SignInsEverywhere(RememberedSignIns remembered) {
         this.remembered = remembered;
     }
 
     @Override
     public void end(String number) {
-        endSessions(number);
         remembered.end(number);
     }
 
-    void endSessions(String number) {
-        sessions.getAllPrincipals().stream()
-                .filter(person ->
-                        person instanceof UserDetails user && user.getUsername().equals(number))
-                .flatMap(person -> sessions.getAllSessions(person, false).stream())
-                .forEach(SessionInformation::expireNow);
+    @EventListener
+    void missed(Missed missed) {
+        remembered.forgetAll();
+    }
+
+    @Bean
+    Hearer signInsOver() {
+        return Hearer.each(RememberedSignIns.OVER, remembered::forget);
+    }
+
+    @Bean
+    Hearer pinsWrong(SignInThrottle throttle) {
+        return Hearer.each(SignInThrottle.WRONG, throttle::failedElsewhere);
+    }
+
+    @Bean
+    Hearer pinsRight(SignInThrottle throttle) {
+        return Hearer.each(SignInThrottle.RIGHT, throttle::succeededElsewhere);
+    }
+
+    @Bean
+    Hearer waitsLifted(SignInThrottle throttle) {
+        return Hearer.each(SignInThrottle.LIFTED, throttle::liftedElsewhere);
     }
 }

@@ -6,6 +6,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -19,8 +20,11 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class StoreGateFilter extends OncePerRequestFilter {
 
     private final StoreGate gate;
+    /** A filter is made before there is a database. */
+    private final ObjectProvider<RememberedSignIns> remembered;
 
-    StoreGateFilter(StoreGate gate) {
+    StoreGateFilter(StoreGate gate, ObjectProvider<RememberedSignIns> remembered) {
+        this.remembered = remembered;
         this.gate = gate;
     }
 
@@ -31,7 +35,7 @@ class StoreGateFilter extends OncePerRequestFilter {
                 || path.startsWith("/assets/")
                 || path.startsWith("/actuator/")
                 || path.equals("/operations/status")
-                || path.equals("/office/status") && request.getSession(false) != null
+                || path.equals("/office/status") && remembered.getObject().isKnown(request)
                 || path.equals("/service-worker.js");
     }
 

@@ -77,7 +77,7 @@ final class ThrottledSignIn implements AuthenticationProvider {
             if (from.code().length() > MAX_LENGTH || !staff.isFactor(number, from.code())) {
                 throw new BadCredentialsException("the code is none of this member's");
             }
-            throttle.succeeded(key);
+            throttle.succeeded(key, now);
             note(number, signedIn == null ? "" : Deed.roleOf(signedIn), from, "done");
             return signedIn;
         } catch (BadCredentialsException e) {

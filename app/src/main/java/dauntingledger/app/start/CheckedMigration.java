@@ -2,9 +2,9 @@ package dauntingledger.app.start;
 
 import dauntingledger.app.backup.BackupFailedException;
 import dauntingledger.app.backup.CopyBefore;
-import dauntingledger.app.ledger.Engine;
 import dauntingledger.app.ledger.LedgerSurvey;
 import dauntingledger.app.marking.MarkingSurvey;
+import dauntingledger.app.nodes.Engine;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -37,8 +37,10 @@ class CheckedMigration implements FlywayMigrationStrategy {
 
     private final CopyBefore copies;
     private final Engine engine;
+    private final SameKey key;
 
-    CheckedMigration(CopyBefore copies, Engine engine) {
+    CheckedMigration(CopyBefore copies, Engine engine, SameKey key) {
+        this.key = key;
         this.copies = copies;
         this.engine = engine;
     }
@@ -63,6 +65,19 @@ class CheckedMigration implements FlywayMigrationStrategy {
                     .orElse(e);
         }
         kept.ifPresent(copies::forget);
+        if (engine.isServer()) {
+            checkKey(database);
+        }
+    }
+
+    private void checkKey(DataSource database) {
+        try (Connection connection = database.getConnection()) {
+            key.check(connection);
+        } catch (SQLException e) {
+            throw new StartRefusedException(
+                    "The signing key cannot be compared with the other nodes' (" + e.getSQLState() + ").",
+                    "See whether the database is well, and start again.");
+        }
     }
 
     private static String reason(FlywayException e) {

@@ -4,10 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Request;
-import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.rulebook.paper.ItemId;
 import dauntingledger.rulebook.sitting.Position;
 import java.io.IOException;
@@ -264,18 +262,6 @@ class TroubleTest extends BrowserTest {
         page.navigate("/sittings/" + appointment.sitting());
         awaitPage("block");
         assertEntry("goes-first", "B");
-    }
-
-    @Test
-    void aForgottenSessionIsNoticedNeitherByTheCandidateNorByTheLedger() {
-        enterFirstSection();
-        context.clearCookies(new BrowserContext.ClearCookiesOptions().setName("ledger-session"));
-        page.keyboard().press("3");
-
-        assertAllEntered();
-        Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
-        assertThat(opened.sitting().questions().get(new ItemId("goes-first")).label())
-                .isEqualTo("C");
     }
 
     @Test

@@ -14,6 +14,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import dauntingledger.app.exams.ExamChangeException;
 import dauntingledger.app.invigilation.Hall;
 import dauntingledger.app.ledger.Appointment;
+import dauntingledger.app.nodes.Engine;
 import dauntingledger.app.staff.Role;
 import dauntingledger.app.staff.Staff;
 import dauntingledger.rulebook.exam.ExamState;
@@ -42,6 +43,9 @@ class MarkingTest extends Hall {
 
     @Autowired
     private MockMvc mvc;
+
+    @Autowired
+    private Engine engine;
 
     @Autowired
     private ExamAnswers answers;
@@ -232,7 +236,7 @@ class MarkingTest extends Hall {
                         "update marking_line set line = replace(line, '\"1\"', '\"0\"') where exam = ?1 and seq = 2")
                 .setParameter(1, exam().id().value())
                 .executeUpdate());
-        MarkingLedger fresh = new MarkingLedger(entities, transactions, JsonMapper.shared());
+        MarkingLedger fresh = new MarkingLedger(entities, transactions, JsonMapper.shared(), engine);
         assertThatThrownBy(() -> fresh.of(exam().id())).hasMessageContaining("not as it was written");
     }
 

@@ -22,7 +22,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 
@@ -31,29 +30,37 @@ class SignInTest extends ExamServerTest {
     @Autowired
     private MockMvc mvc;
 
-    private final MockHttpSession session = new MockHttpSession();
-
     @Test
     void letsACandidateInWhateverTheirCapitalsAndSpaces() throws Exception {
         Appointment appointment = newAppointment();
 
-        signIn(" " + appointment.candidate().toLowerCase(Locale.ROOT) + " ", PIN);
+        Cookie signedIn = requireNonNull(signIn(" " + appointment.candidate().toLowerCase(Locale.ROOT) + " ", PIN)
+                .getResponse()
+                .getCookie("ledger-candidate"));
 
-        mvc.perform(get("/").session(session))
+        mvc.perform(get("/").cookie(signedIn))
                 .andExpect(status().isOk())
                 .andExpect(content().string(Matchers.containsString("Licence examination")));
     }
 
     @Test
-    void renewsTheSession(@LocalServerPort int port) throws Exception {
+    void renewsWhatABrowserIsKnownBy(@LocalServerPort int port) throws Exception {
         String number = newAppointment().candidate();
         HttpCandidate browser = new HttpCandidate(port);
         browser.signIn(number, PIN);
-        String before = browser.cookie("ledger-session");
+        String before = browser.cookie("ledger-candidate");
+        String token = browser.cookie("XSRF-TOKEN");
 
         browser.signIn(number, PIN);
 
-        assertThat(browser.cookie("ledger-session")).hasSize(32).isNotEqualTo(before);
+        assertThat(browser.cookie("ledger-candidate")).isNotEmpty().isNotEqualTo(before);
+        assertThat(browser.cookie("XSRF-TOKEN")).isNotEmpty().isNotEqualTo(token);
+        String renewed = browser.cookie("XSRF-TOKEN");
+        assertThat(browser.get("/").statusCode()).isEqualTo(200);
+        assertThat(browser.cookie("XSRF-TOKEN"))
+                .as("a form that is open goes on")
+                .isEqualTo(renewed);
+        assertThat(browser.cookie("JSESSIONID")).isEmpty();
     }
 
     @Test
@@ -114,14 +121,18 @@ class SignInTest extends ExamServerTest {
                         .param("pin", PIN))
                 .andExpect(redirectedUrl("/"));
 
-        mvc.perform(get("/").cookie(former)).andExpect(redirectedUrl("/sign-in"));
+        mvc.perform(get("/").cookie(former)).andExpect(redirectedUrl("/sign-in?signed-out"));
     }
 
     @Test
     void signsOut() throws Exception {
-        signIn(newAppointment().candidate(), PIN);
+        Cookie signedIn = requireNonNull(
+                signIn(newAppointment().candidate(), PIN).getResponse().getCookie("ledger-candidate"));
 
-        mvc.perform(post("/sign-out").session(session).with(token())).andExpect(redirectedUrl("/sign-in?signed-out"));
+        mvc.perform(post("/sign-out").cookie(signedIn).with(token()))
+                .andExpect(redirectedUrl("/sign-in?signed-out"))
+                .andExpect(cookie().maxAge("ledger-candidate", 0));
+        mvc.perform(get("/").cookie(signedIn)).andExpect(redirectedUrl("/sign-in?signed-out"));
         mvc.perform(get("/")).andExpect(redirectedUrl("/sign-in"));
     }
 
@@ -203,11 +214,8 @@ class SignInTest extends ExamServerTest {
     }
 
     private MvcResult signIn(String number, String pin) throws Exception {
-        return mvc.perform(post("/sign-in")
-                        .session(session)
-                        .with(token())
-                        .param("number", number)
-                        .param("pin", pin))
+        return mvc.perform(
+                        post("/sign-in").with(token()).param("number", number).param("pin", pin))
                 .andReturn();
     }
 }

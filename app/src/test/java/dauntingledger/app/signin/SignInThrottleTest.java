@@ -1,19 +1,28 @@
 package dauntingledger.app.signin;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.atLeastOnce;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
 
+import dauntingledger.app.nodes.OtherNodes;
 import dauntingledger.app.signin.SignInThrottle.Key;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
+import org.mockito.ArgumentCaptor;
 
 class SignInThrottleTest {
 
     private static final Key HERE = new Key("BW-1", "192.0.2.1");
     private static final Key ELSEWHERE = new Key("BW-1", "198.51.100.7");
 
-    private final SignInThrottle throttle = new SignInThrottle();
+    private final OtherNodes nodes = mock(OtherNodes.class);
+    private final SignInThrottle throttle = new SignInThrottle(nodes);
     private Instant now = Instant.parse("2026-11-25T09:00:00Z");
 
     @Test
@@ -29,6 +38,31 @@ class SignInThrottleTest {
     }
 
     @Test
+    void isTheSameOnEveryNode() {
+        SignInThrottle other = new SignInThrottle(mock(OtherNodes.class));
+        Key odd = new Key("BW|1 %", "2001:db8::7");
+        fail(HERE, 8);
+        fail(odd, 4);
+        told(SignInThrottle.WRONG).forEach(other::failedElsewhere);
+        assertThat(other.waitFor(HERE, now)).contains(SignInThrottle.LOCK);
+        assertThat(other.waitFor(odd, now)).contains(Duration.ofSeconds(4));
+
+        throttle.succeeded(odd, now);
+        throttle.lift(HERE.number(), now);
+        told(SignInThrottle.RIGHT).forEach(other::succeededElsewhere);
+        told(SignInThrottle.LIFTED).forEach(other::liftedElsewhere);
+        assertThat(other.waitFor(odd, now)).isEmpty();
+        assertThat(other.waitFor(HERE, now)).isEmpty();
+        assertThat(other.locked(now)).isEmpty();
+    }
+
+    private List<String> told(String topic) {
+        ArgumentCaptor<Collection<String>> words = ArgumentCaptor.captor();
+        verify(nodes, atLeastOnce()).tell(eq(topic), words.capture());
+        return words.getAllValues().stream().flatMap(Collection::stream).toList();
+    }
+
+    @Test
     void opensAgainAtTheInstantAndNotBefore() {
         fail(HERE, 4);
 
@@ -41,7 +75,7 @@ class SignInThrottleTest {
         fail(HERE, 6);
         assertThat(throttle.waitFor(new Key("BW-2", HERE.place()), now)).isEmpty();
 
-        throttle.succeeded(HERE);
+        throttle.succeeded(HERE, now);
         assertThat(throttle.waitFor(HERE, now)).isEmpty();
     }
 
@@ -110,7 +144,7 @@ class SignInThrottleTest {
                 if (candidate % 4 == 0) {
                     throttle.failed(key, now);
                 }
-                throttle.succeeded(key);
+                throttle.succeeded(key, now);
             }
 
             assertThat(throttle.waitFor(new Key("BW-900", "192.0.2.1"), now)).isEmpty();

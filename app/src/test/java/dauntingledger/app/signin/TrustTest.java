@@ -32,7 +32,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.web.method.HandlerMethod;
@@ -57,7 +56,6 @@ class TrustTest extends ExamServerTest {
     private MockHttpServletResponse signIn(String number, String pin, String address, Cookie... cookies)
             throws Exception {
         MockHttpServletRequestBuilder request = post("/sign-in")
-                .session(new MockHttpSession())
                 .with(token())
                 .with(one -> {
                     one.setRemoteAddr(address);
@@ -145,30 +143,22 @@ class TrustTest extends ExamServerTest {
 
             mvc.perform(post("/sign-out").cookie(here).with(token()));
 
-            mvc.perform(get("/").cookie(here)).andExpect(redirectedUrl("/sign-in"));
-            mvc.perform(get("/").cookie(there)).andExpect(redirectedUrl("/sign-in"));
+            mvc.perform(get("/").cookie(here)).andExpect(redirectedUrl("/sign-in?signed-out"));
+            mvc.perform(get("/").cookie(there)).andExpect(redirectedUrl("/sign-in?signed-out"));
         }
 
         @Test
         void thatWasEndedElsewhereEndsNoOther() throws Exception {
             String number = newAppointment().candidate();
-            MockHttpSession before = new MockHttpSession();
-            mvc.perform(post("/sign-in")
-                    .session(before)
-                    .param("number", number)
-                    .param("pin", PIN)
-                    .with(token()));
+            Cookie before = requireNonNull(signIn(number, PIN, HERE).getCookie("ledger-candidate"));
+            mvc.perform(get("/").cookie(before)).andExpect(status().isOk());
             String pin = requireNonNull(candidates.newPins(List.of(number)).get(number));
-            MockHttpSession after = new MockHttpSession();
-            mvc.perform(post("/sign-in")
-                    .session(after)
-                    .param("number", number)
-                    .param("pin", pin)
-                    .with(token()));
+            Cookie after = requireNonNull(signIn(number, pin, ELSEWHERE).getCookie("ledger-candidate"));
 
-            mvc.perform(get("/").session(before)).andExpect(redirectedUrl("/sign-in?signed-out"));
+            mvc.perform(get("/").cookie(before)).andExpect(redirectedUrl("/sign-in?signed-out"));
+            mvc.perform(post("/sign-out").cookie(before).with(token()));
 
-            mvc.perform(get("/").session(after)).andExpect(status().isOk());
+            mvc.perform(get("/").cookie(after)).andExpect(status().isOk());
         }
 
         @ParameterizedTest

@@ -1,5 +1,6 @@
 package dauntingledger.app.staff;
 
+import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
@@ -11,6 +12,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dauntingledger.app.ExamServerTest;
+import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,7 +24,6 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 
@@ -166,19 +167,18 @@ class AccountsTest extends ExamServerTest {
         @Test
         void isSetUpBeforeAnythingElseWhereTheOfficeRequiresIt() throws Exception {
             String number = staff.takeOn(profile(Role.OFFICE, true), PASSWORD).number();
-            var session = signIn(number, PASSWORD, "")
+            Cookie here = requireNonNull(signIn(number, PASSWORD, "")
                     .andExpect(redirectedUrl("/"))
                     .andReturn()
-                    .getRequest()
-                    .getSession();
-            var here = (MockHttpSession) session;
+                    .getResponse()
+                    .getCookie("ledger-candidate"));
 
-            mvc.perform(get("/office/exams").session(here)).andExpect(status().isForbidden());
-            mvc.perform(get("/").session(here)).andExpect(redirectedUrl("/account"));
-            mvc.perform(get("/account").session(here))
+            mvc.perform(get("/office/exams").cookie(here)).andExpect(status().isForbidden());
+            mvc.perform(get("/").cookie(here)).andExpect(redirectedUrl("/account"));
+            mvc.perform(get("/account").cookie(here))
                     .andExpect(content().string(containsString("asks for a second factor")));
             String proposal = mvc.perform(
-                            post("/account/factor/new").session(here).with(token()))
+                            post("/account/factor/new").cookie(here).with(token()))
                     .andExpect(content().string(containsString("<svg")))
                     .andReturn()
                     .getResponse()
@@ -187,7 +187,7 @@ class AccountsTest extends ExamServerTest {
                     Pattern.compile("name=\"secret\" value=\"([A-Z2-7]{32})\"").matcher(proposal);
             assertThat(secret.find()).isTrue();
             mvc.perform(post("/account/factor")
-                            .session(here)
+                            .cookie(here)
                             .with(token())
                             .param("secret", secret.group(1))
                             .param("code", TimeCodes.code(secret.group(1), clock.instant())))
@@ -209,13 +209,13 @@ class AccountsTest extends ExamServerTest {
     @Test
     void endsWhereSomebodyLeavesButNeverTheLastOfTheOffice() throws Exception {
         String number = staff.takeOn(profile(Role.MARKER, false), PASSWORD).number();
-        var session = (MockHttpSession)
-                signIn(number, PASSWORD, "").andReturn().getRequest().getSession();
-        mvc.perform(get("/account").session(session)).andExpect(status().isOk());
+        Cookie here = requireNonNull(
+                signIn(number, PASSWORD, "").andReturn().getResponse().getCookie("ledger-candidate"));
+        mvc.perform(get("/account").cookie(here)).andExpect(status().isOk());
 
         staff.end(number);
 
-        mvc.perform(get("/account").session(session)).andExpect(redirectedUrl("/sign-in?signed-out"));
+        mvc.perform(get("/account").cookie(here)).andExpect(redirectedUrl("/sign-in?signed-out"));
         signIn(number, PASSWORD, "").andExpect(redirectedUrl("/sign-in/staff?wrong"));
         mvc.perform(get("/office/staff/" + number).with(user("OFF-1").roles("OFFICE")))
                 .andExpect(status().isOk());

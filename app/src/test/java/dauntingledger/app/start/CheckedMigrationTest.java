@@ -7,7 +7,8 @@ import static org.mockito.Mockito.mock;
 import dauntingledger.app.backup.CopyBefore;
 import dauntingledger.app.backup.RestoreCommand;
 import dauntingledger.app.ledger.ChildServer;
-import dauntingledger.app.ledger.Engine;
+import dauntingledger.app.nodes.Engine;
+import dauntingledger.app.signing.SigningKey;
 import dauntingledger.rulebook.chain.Chain;
 import dauntingledger.rulebook.chain.Hash;
 import dauntingledger.rulebook.paper.PaperId;
@@ -42,7 +43,7 @@ class CheckedMigrationTest {
 
     @BeforeEach
     void withADatabaseOfTheFormerVersion() {
-        migration = new CheckedMigration(new CopyBefore(data), engine);
+        migration = new CheckedMigration(new CopyBefore(data), engine, new SameKey(new SigningKey(data)));
         flyway().target(FORMER).load().migrate();
     }
 

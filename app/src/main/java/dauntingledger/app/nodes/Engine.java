@@ -1,4 +1,4 @@
-package dauntingledger.app.ledger;
+package dauntingledger.app.nodes;
 
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
