@@ -1,6 +1,7 @@
 package dauntingledger.app;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -10,6 +11,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.function.Consumer;
 
 /** A candidate's browser without a screen: cookies, token and plain requests to a running server. */
 public final class HttpCandidate {
@@ -42,6 +44,24 @@ public final class HttpCandidate {
     /** Posts JSON as the room's script does. */
     public HttpResponse<String> post(String path, String json) throws IOException, InterruptedException {
         return post(path, "application/json", json);
+    }
+
+    /** Posts a form as the pages' scripts do. */
+    public HttpResponse<String> submit(String path, String form) throws IOException, InterruptedException {
+        return post(path, "application/x-www-form-urlencoded", form);
+    }
+
+    /** Hands the lines of a stream of events on until it ends. */
+    public void stream(String path, Consumer<String> lines) {
+        try {
+            http.send(request(path).header("Accept", "text/event-stream").GET().build(), BodyHandlers.ofLines())
+                    .body()
+                    .forEach(lines);
+        } catch (IOException | UncheckedIOException e) {
+            lines.accept("the stream has ended");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     public String cookie(String name) {
