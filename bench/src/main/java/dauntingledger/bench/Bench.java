@@ -3,8 +3,8 @@ package dauntingledger.bench;
 import java.util.List;
 
 /**
- * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs] [operations]}: prints the
- * figures of the project as a table; without arguments all.
+ * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs] [operations]
+ * [nodes] [kills] [morning]}: prints the figures of the project as a table; without arguments all.
  */
 public final class Bench {
 
@@ -19,7 +19,10 @@ public final class Bench {
             "findings",
             "practice",
             "programs",
-            "operations");
+            "operations",
+            "nodes",
+            "kills",
+            "morning");
 
     private Bench() {}
 
@@ -41,6 +44,9 @@ public final class Bench {
                 case "practice" -> PracticeBench.run(table);
                 case "programs" -> ProgramsBench.run(table);
                 case "operations" -> OperationsBench.run(table);
+                case "nodes" -> NodesBench.run(table);
+                case "kills" -> KillsBench.run(table);
+                case "morning" -> MorningBench.run(table);
                 case "papers" -> PapersBench.run(table);
                 default -> SweepBench.run(table);
             }

@@ -51,7 +51,7 @@ final class BoardBench {
             List<SimulatedSitting> sittings = LoadBench.signIn(server.port(), SEATS);
             acts(sittings, 50, WARM_UP, new ConcurrentHashMap<>());
             Stolen stolen = new Stolen();
-            List<Long> seen = shown(server.port(), sittings);
+            List<Long> seen = shown(server.port(), 0, sittings);
             table.row(
                     "from an act in the room to its change on the board, %d seats, 5 acts/s".formatted(SEATS),
                     "p50 %.0f ms, p95 %.0f ms%s"
@@ -73,6 +73,12 @@ final class BoardBench {
     private static void acts(
             List<SimulatedSitting> sittings, int perSecond, Duration span, ConcurrentMap<Long, Long> sentAt)
             throws Exception {
+        acts(sittings, 0, perSecond, span, sentAt);
+    }
+
+    private static void acts(
+            List<SimulatedSitting> sittings, int first, int perSecond, Duration span, ConcurrentMap<Long, Long> sentAt)
+            throws Exception {
         long start = System.nanoTime();
         long apart = TimeUnit.SECONDS.toNanos(1) / perSecond;
         long count = span.toNanos() / apart;
@@ -83,7 +89,7 @@ final class BoardBench {
                 long due = start + i * apart;
                 acting.add(threads.submit(() -> {
                     TimeUnit.NANOSECONDS.sleep(due - System.nanoTime());
-                    sentAt.put(number + 1L, System.nanoTime());
+                    sentAt.put(first + number + 1L, System.nanoTime());
                     sittings.get(number).answer();
                     return null;
                 }));
@@ -100,8 +106,13 @@ final class BoardBench {
         return connection;
     }
 
-    /** Returns how long each act took from being sent to being shown, in nanoseconds. */
-    private static List<Long> shown(int port, List<SimulatedSitting> sittings) throws Exception {
+    /**
+     * Returns how long each act took from being sent to being shown on a board, in nanoseconds.
+     *
+     * @param port of the server that shows the board
+     * @param first the number of the first of the candidates
+     */
+    static List<Long> shown(int port, int first, List<SimulatedSitting> sittings) throws Exception {
         ConcurrentMap<Long, Long> sentAt = new ConcurrentHashMap<>();
         ConcurrentLinkedQueue<Long> latencies = new ConcurrentLinkedQueue<>();
         try (Connection stream = invigilator(port);
@@ -109,7 +120,7 @@ final class BoardBench {
             stream.ask("/invigilation/boards/1/0/events");
             reading.submit(() -> read(stream, sentAt, latencies));
             TimeUnit.SECONDS.sleep(2);
-            acts(sittings, 5, MEASURED, sentAt);
+            acts(sittings, first, 5, MEASURED, sentAt);
             TimeUnit.SECONDS.sleep(2);
             stream.close();
         }

@@ -125,9 +125,14 @@ final class LoadBench {
 
     /** @param begun whether their sections are open already */
     static List<SimulatedSitting> signIn(int port, int count, boolean begun) throws Exception {
+        return signIn(port, 0, count, begun);
+    }
+
+    /** Signs in the candidates from {@code from} to before {@code to}. */
+    static List<SimulatedSitting> signIn(int port, int from, int to, boolean begun) throws Exception {
         try (ExecutorService threads = Executors.newFixedThreadPool(8)) {
             List<Future<SimulatedSitting>> signingIn = new ArrayList<>();
-            for (int i = 0; i < count; i++) {
+            for (int i = from; i < to; i++) {
                 int candidate = i;
                 signingIn.add(threads.submit(() -> new SimulatedSitting(port, candidate, begun)));
             }

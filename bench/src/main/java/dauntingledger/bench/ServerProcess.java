@@ -2,6 +2,7 @@ package dauntingledger.bench;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.Writer;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -36,6 +37,11 @@ final class ServerProcess implements AutoCloseable {
         return on(data, 0, 0, settings);
     }
 
+    /** Starts another server, without candidates of its own, on the data of this one: it is a node beside it. */
+    ServerProcess beside(String... settings) throws IOException {
+        return on(data, 0, 0, settings);
+    }
+
     private static ServerProcess on(Path data, int sittings, int entries, String... settings) throws IOException {
         int port = freePort();
         List<String> command = new ArrayList<>(List.of(
@@ -54,18 +60,32 @@ final class ServerProcess implements AutoCloseable {
                 "--exam.ledger.most-entries=10000000",
                 "--spring.main.banner-mode=off",
                 "--logging.level.root=warn"));
-        command.addAll(List.of(settings));
+        for (String setting : settings) {
+            String name = setting.substring(0, setting.indexOf('=') + 1);
+            command.removeIf(before -> before.startsWith(name));
+            command.add(setting);
+        }
         Process process = new ProcessBuilder(command)
                 .redirectError(data.resolve("errors.log").toFile())
                 .start();
         BufferedReader out = process.inputReader();
         for (String line = out.readLine(); line != null; line = out.readLine()) {
             if (line.startsWith("READY")) {
+                // What nobody reads fills the pipe, and then the server waits with its next line for ever.
+                Thread.ofPlatform().daemon().start(() -> swallow(out));
                 return new ServerProcess(
                         process, data, port, line.substring("READY".length()).strip());
             }
         }
         throw new IOException("the server did not start; see " + data.resolve("errors.log"));
+    }
+
+    private static void swallow(BufferedReader out) {
+        try {
+            out.transferTo(Writer.nullWriter());
+        } catch (IOException closed) {
+            // It ends with the process.
+        }
     }
 
     /** Returns the folder of its data. */
@@ -80,6 +100,11 @@ final class ServerProcess implements AutoCloseable {
     /** Returns what the server said when it was ready. */
     String ready() {
         return ready;
+    }
+
+    /** Ends the server as a power cut would, and leaves its data. */
+    void kill() {
+        process.destroyForcibly().onExit().join();
     }
 
     /** Returns how much of the processors' time the server has used. */

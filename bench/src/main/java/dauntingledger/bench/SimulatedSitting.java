@@ -35,8 +35,14 @@ final class SimulatedSitting {
     }
 
     static void signIn(Connection connection, String number, String pin) throws IOException {
-        String token = between(connection.get("/sign-in").body(), "name=\"_csrf\" value=\"");
-        connection.post(
+        sendSignIn(connection, connection.get("/sign-in").body(), number, pin);
+    }
+
+    /** Sends the form of the sign-in page. */
+    static Connection.Answer sendSignIn(Connection connection, String page, String number, String pin)
+            throws IOException {
+        String token = between(page, "name=\"_csrf\" value=\"");
+        return connection.post(
                 "/sign-in",
                 "application/x-www-form-urlencoded",
                 "_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8) + "&number=" + number + "&pin="
@@ -45,9 +51,15 @@ final class SimulatedSitting {
 
     /** Sends one small batch, and returns when it is acknowledged as durable. */
     void answer() throws IOException {
+        answerOnce();
+    }
+
+    /** Does what {@link #answer} does, and returns what the entry is called. */
+    String answerOnce() throws IOException {
         int question = ++answered % BenchPaper.QUESTIONS + 1;
-        enter("\"kind\":\"answered\",\"item\":\"q" + question + "\",\"response\":\"R1\",\"cardinality\":\"single\","
-                + "\"baseType\":\"identifier\",\"values\":[\"" + "ABCD".charAt(answered % 4) + "\"]");
+        return enter(
+                "\"kind\":\"answered\",\"item\":\"q" + question + "\",\"response\":\"R1\",\"cardinality\":\"single\","
+                        + "\"baseType\":\"identifier\",\"values\":[\"" + "ABCD".charAt(answered % 4) + "\"]");
     }
 
     /** Says that the window is there, by a connection of its own, as a browser has several. */
@@ -72,12 +84,14 @@ final class SimulatedSitting {
         require(connection.post("/time", "application/json", "{}"), "\"now\":");
     }
 
-    private void enter(String act) throws IOException {
-        String entry = "{\"id\":\"" + UUID.randomUUID() + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis()
-                + "," + act + "}";
+    private String enter(String act) throws IOException {
+        String id = UUID.randomUUID().toString();
+        String entry =
+                "{\"id\":\"" + id + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis() + "," + act + "}";
         Connection.Answer answer = connection.post(
                 path + "/entries", "application/json", "{\"seat\":\"" + seat + "\",\"entries\":[" + entry + "]}");
         require(answer, answer.body().contains("\"held\"") ? LATE : ENTERED);
+        return id;
     }
 
     private static void require(Connection.Answer answer, String expected) {

@@ -22,6 +22,7 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Keeps ledgers in the database, with those in use folded in memory. */
@@ -183,7 +184,7 @@ class LedgerStore implements Ledgers {
             appointments.stream()
                     .sorted(Comparator.comparingLong(
                             appointment -> appointment.sitting().value()))
-                    .forEach(appointment -> locked.put(appointment, lock(appointment)));
+                    .forEach(appointment -> locked.put(appointment, current(appointment)));
             locked.forEach(check);
             change.run();
             locked.forEach(this::forget);
@@ -276,6 +277,12 @@ class LedgerStore implements Ledgers {
         }
     }
 
+    /** Has a ledger read anew with its next use. It may be in use now, so it is only noted here. */
+    @EventListener
+    void grown(GrownElsewhere grown) {
+        Optional.ofNullable(live.getIfPresent(grown.sitting())).ifPresent(LiveLedger::noteGrownElsewhere);
+    }
+
     /** Throws a ledger in memory away, which may not be what is stored; the next use reads it anew. */
     private void forget(Appointment appointment, LiveLedger ledger) {
         ledger.markStale();
@@ -291,6 +298,9 @@ class LedgerStore implements Ledgers {
         while (true) {
             LiveLedger ledger = live.get(appointment.sitting(), id -> reader.read(appointment));
             ledger.lock().lock();
+            if (ledger.isGrownElsewhere()) {
+                forget(appointment, ledger);
+            }
             if (!readAnew && !ledger.isOn(appointment.paper(), appointment.terms())) {
                 readAnew = true;
                 forget(appointment, ledger);

@@ -54,6 +54,8 @@ final class LiveLedger {
     /** When the candidate was heard last on any node, as far as this one was told. */
     private Instant heardAnywhere = Instant.EPOCH;
 
+    private volatile boolean grownElsewhere;
+
     private boolean stale;
 
     /**
@@ -204,6 +206,15 @@ final class LiveLedger {
 
     void markStale() {
         stale = true;
+    }
+
+    /** Notes, without the lock, that another node has written to the sitting. */
+    void noteGrownElsewhere() {
+        grownElsewhere = true;
+    }
+
+    boolean isGrownElsewhere() {
+        return grownElsewhere;
     }
 
     boolean isUntouched() {

@@ -36,6 +36,7 @@ class Gauges {
     Readings read() {
         return new Readings(
                 value("exam.store.up") > 0,
+                value("exam.nodes.heard") > 0,
                 (long) value("exam.store.free"),
                 acknowledged(),
                 seconds("exam.sweep.lag"),

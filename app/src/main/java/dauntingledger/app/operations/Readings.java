@@ -6,6 +6,7 @@ import java.util.Optional;
 /**
  * What is read of the installation at one moment.
  *
+ * @param hearsOthers whether this node hears the others; always if it is the only one
  * @param freeBytes where the data is
  * @param acknowledged half of the batches of the last minutes were acknowledged within that time, 99 of 100 within the
  *     second; nothing if there were none
@@ -16,6 +17,7 @@ import java.util.Optional;
  */
 record Readings(
         boolean storeUp,
+        boolean hearsOthers,
         long freeBytes,
         Optional<Spread> acknowledged,
         Duration sweepLag,

@@ -47,6 +47,9 @@ final class StatusRules {
                         spread.most().compareTo(VERY_SLOW) > 0 ? Weight.TROUBLE : Weight.WATCH,
                         "slow",
                         spread.most().toMillis())));
+        if (!read.hearsOthers()) {
+            findings.add(new Finding(Weight.TROUBLE, "deaf"));
+        }
         if (read.sweepLag().compareTo(SWEPT_LATE) > 0) {
             findings.add(new Finding(Weight.WATCH, "sweep-late", read.sweepLag().toSeconds()));
         }

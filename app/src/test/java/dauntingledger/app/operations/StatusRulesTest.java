@@ -19,6 +19,7 @@ class StatusRulesTest {
     /** An installation that is well, but for what a test changes. */
     private static final class Read {
         private boolean storeUp = true;
+        private boolean hears = true;
         private long free = 80_000_000_000L;
         private Optional<Readings.Spread> acknowledged = Optional.empty();
         private Duration sweepLag = Duration.ZERO;
@@ -41,6 +42,7 @@ class StatusRulesTest {
             change.on(read);
             return new Readings(
                     read.storeUp,
+                    read.hears,
                     read.free,
                     read.acknowledged,
                     read.sweepLag,
@@ -71,6 +73,7 @@ class StatusRulesTest {
                         "the store takes nothing",
                         read -> read.storeUp = false,
                         new Finding(Weight.TROUBLE, "store-closed", 80_000L)),
+                row("deaf", read -> read.hears = false, new Finding(Weight.TROUBLE, "deaf")),
                 row("little space", read -> read.free = 999_000_000, new Finding(Weight.WATCH, "disk-low", 999L)),
                 row("hardly any", read -> read.free = 100_000_000, new Finding(Weight.TROUBLE, "disk-low", 100L)),
                 row("quick enough", read -> read.acknowledged = acknowledged(250)),
