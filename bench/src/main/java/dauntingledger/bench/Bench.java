@@ -4,7 +4,7 @@ import java.util.List;
 
 /**
  * {@code bin/bench [browser] [load] [file] [sweep] [papers] [boards] [crowd] [findings] [practice] [programs] [operations]
- * [nodes] [kills] [morning]}: prints the figures of the project as a table; without arguments all.
+ * [metrics] [nodes] [kills] [morning]}: prints the figures of the project as a table; without arguments all.
  */
 public final class Bench {
 
@@ -20,6 +20,7 @@ public final class Bench {
             "practice",
             "programs",
             "operations",
+            "metrics",
             "nodes",
             "kills",
             "morning");
@@ -44,6 +45,7 @@ public final class Bench {
                 case "practice" -> PracticeBench.run(table);
                 case "programs" -> ProgramsBench.run(table);
                 case "operations" -> OperationsBench.run(table);
+                case "metrics" -> OperationsBench.metrics(table);
                 case "nodes" -> NodesBench.run(table);
                 case "kills" -> KillsBench.run(table);
                 case "morning" -> MorningBench.run(table);

@@ -31,7 +31,6 @@ final class OperationsBench {
     static void run(Table table) throws Exception {
         starts(table);
         copy(table);
-        metrics(table);
     }
 
     private static void copy(Table table) throws Exception {
@@ -84,7 +83,7 @@ final class OperationsBench {
     }
 
     /** Two servers, with and without metrics, take turns; each pair within the same seconds. */
-    private static void metrics(Table table) throws Exception {
+    static void metrics(Table table) throws Exception {
         try (ServerProcess with = ServerProcess.start(SITTINGS, 0);
                 ServerProcess without = ServerProcess.start(
                         SITTINGS,

@@ -79,7 +79,12 @@ class Seats implements MeterBinder {
         stream.emitter().onCompletion(forget);
         stream.emitter().onError(error -> forget.run());
         send(sitting, stream, "time", time());
-        send(sitting, stream, "entries", forWindows(ledgers.open(appointment, clock.instant())));
+        try {
+            send(sitting, stream, "entries", forWindows(ledgers.open(appointment, clock.instant())));
+        } catch (RuntimeException e) {
+            forget.run();
+            throw e;
+        }
         return stream.emitter();
     }
 
