@@ -1,6 +1,7 @@
 package dauntingledger.bench;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -17,15 +18,24 @@ import java.util.regex.Pattern;
 final class KillsBench {
 
     private static final int KILLS = 200;
-    private static final int NODES = 3;
+    /** Besides the one that lives on. */
+    private static final int NODES = 2;
+
+    private static final Duration LONGEST = Duration.ofMinutes(Integer.getInteger("bench.kills.minutes", 30));
     private static final int SITTINGS = 12;
-    private static final int LONGEST_LIFE_MILLIS = 2_000;
+    private static final int ENTRIES_AT_A_NODE = 50;
+
+    /** Writers leave nodes some of the processors for starting. */
+    private static final int PAUSE_MILLIS = 20;
+
+    private static final int SHORTEST_LIFE_MILLIS = 2_000;
+    private static final int LONGEST_LIFE_MILLIS = 6_000;
     private static final Pattern ID = Pattern.compile("\"id\":\"([^\"]+)\"");
 
     private KillsBench() {}
 
     static void run(Table table) throws Exception {
-        AtomicInteger kills = new AtomicInteger();
+        Kills kills = new Kills();
         try (PostgresProcess postgres = PostgresProcess.start();
                 ServerProcess first = ServerProcess.start(SITTINGS, 0, postgres.settings())) {
             Node[] nodes = new Node[NODES];
@@ -59,9 +69,23 @@ final class KillsBench {
                 doubled += stored.size() - (int) stored.stream().distinct().count();
             }
             table.row(
-                    "entries lost or doubled in %d kills of nodes under load".formatted(KILLS),
+                    "entries lost or doubled in %d kills of nodes under load".formatted(kills.count.get()),
                     "%d lost, %d doubled of %,d acknowledged".formatted(lost, doubled, acknowledged),
                     "0");
+        }
+    }
+
+    /** How many there were; enough of them or enough of the time end it all. */
+    private static final class Kills {
+        private final AtomicInteger count = new AtomicInteger();
+        private final long end = System.nanoTime() + LONGEST.toNanos();
+
+        boolean goOn() {
+            return count.get() < KILLS && System.nanoTime() < end;
+        }
+
+        void count() {
+            count.incrementAndGet();
         }
     }
 
@@ -76,13 +100,14 @@ final class KillsBench {
             this.postgres = postgres;
         }
 
-        Void liveAndDie(AtomicInteger kills) throws IOException, InterruptedException {
-            while (kills.get() < KILLS) {
-                ServerProcess server = first.beside(postgres.settings());
+        Void liveAndDie(Kills kills) throws IOException, InterruptedException {
+            while (kills.goOn()) {
+                ServerProcess server = first.brieflyBeside(postgres.settings());
                 port = server.port();
-                TimeUnit.MILLISECONDS.sleep(ThreadLocalRandom.current().nextInt(LONGEST_LIFE_MILLIS));
+                TimeUnit.MILLISECONDS.sleep(
+                        ThreadLocalRandom.current().nextInt(SHORTEST_LIFE_MILLIS, LONGEST_LIFE_MILLIS));
                 server.kill();
-                kills.incrementAndGet();
+                kills.count();
             }
             return null;
         }
@@ -92,10 +117,10 @@ final class KillsBench {
     private static final class Writer {
         private final int candidate;
         private final Node[] nodes;
-        private final AtomicInteger kills;
+        private final Kills kills;
         private final ConcurrentLinkedQueue<String> acknowledged = new ConcurrentLinkedQueue<>();
 
-        Writer(int candidate, Node[] nodes, AtomicInteger kills) {
+        Writer(int candidate, Node[] nodes, Kills kills) {
             this.candidate = candidate;
             this.nodes = nodes;
             this.kills = kills;
@@ -103,13 +128,15 @@ final class KillsBench {
 
         Void write() throws InterruptedException {
             boolean begun = false;
-            while (kills.get() < KILLS) {
-                int port = nodes[ThreadLocalRandom.current().nextInt(NODES)].port;
+            while (kills.goOn()) {
+                int chosen = ThreadLocalRandom.current().nextInt(NODES + 1);
+                int port = chosen == NODES ? nodes[0].first.port() : nodes[chosen].port;
                 try {
                     SimulatedSitting sitting = new SimulatedSitting(port, candidate, begun);
                     begun = true;
-                    while (kills.get() < KILLS) {
+                    for (int i = 0; i < ENTRIES_AT_A_NODE && kills.goOn(); i++) {
                         acknowledged.add(sitting.answerOnce());
+                        TimeUnit.MILLISECONDS.sleep(PAUSE_MILLIS);
                     }
                 } catch (IOException | RuntimeException gone) {
                     TimeUnit.MILLISECONDS.sleep(50);

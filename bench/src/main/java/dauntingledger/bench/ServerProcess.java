@@ -42,7 +42,17 @@ final class ServerProcess implements AutoCloseable {
         return on(data, 0, 0, settings);
     }
 
+    /** Does what {@link #beside} does for a node that will not live long: its compiler stops at the first stage. */
+    ServerProcess brieflyBeside(String... settings) throws IOException {
+        return on(List.of("-XX:TieredStopAtLevel=1"), data, 0, 0, settings);
+    }
+
     private static ServerProcess on(Path data, int sittings, int entries, String... settings) throws IOException {
+        return on(List.of(), data, sittings, entries, settings);
+    }
+
+    private static ServerProcess on(List<String> options, Path data, int sittings, int entries, String... settings)
+            throws IOException {
         int port = freePort();
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -60,6 +70,7 @@ final class ServerProcess implements AutoCloseable {
                 "--exam.ledger.most-entries=10000000",
                 "--spring.main.banner-mode=off",
                 "--logging.level.root=warn"));
+        command.addAll(1, options);
         for (String setting : settings) {
             String name = setting.substring(0, setting.indexOf('=') + 1);
             command.removeIf(before -> before.startsWith(name));

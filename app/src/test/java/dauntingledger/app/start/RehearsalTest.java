@@ -13,6 +13,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Plays the disasters of docs/OPERATIONS.md by the commands that stand there. */
 class RehearsalTest {
 
+    /** The demo data that all of them begin with. */
+    @TempDir
+    private static Path prepared;
+
     @TempDir
     private Path folder;
 
@@ -25,6 +29,9 @@ class RehearsalTest {
                 .redirectErrorStream(true)
                 .redirectOutput(said.toFile());
         rehearsal.environment().put("LEDGER_CLASSES", System.getProperty("java.class.path"));
+        rehearsal
+                .environment()
+                .put("REHEARSE_PREPARED", prepared.resolve("data").toString());
         Process running = rehearsal.start();
         try {
             int code = running.waitFor();
