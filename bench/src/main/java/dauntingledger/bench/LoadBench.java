@@ -158,6 +158,33 @@ final class LoadBench {
         return answered.get() / ((System.nanoTime() - start) / 1e9);
     }
 
+    /** Prints how many answers a second some sittings get against others, which take turns with them. */
+    static void compare(
+            Table table,
+            String what,
+            List<SimulatedSitting> plain,
+            List<SimulatedSitting> other,
+            int rounds,
+            String goal)
+            throws Exception {
+        List<Double> ratios = new ArrayList<>();
+        Stolen stolen = new Stolen();
+        double measured = 0;
+        for (int round = 0; round < rounds; round++) {
+            double before = flatOut(plain, SimulatedSitting::answer, MEASURED);
+            measured = flatOut(other, SimulatedSitting::answer, MEASURED);
+            double after = flatOut(plain, SimulatedSitting::answer, MEASURED);
+            ratios.add(2 * measured / (before + after));
+        }
+        List<Double> sorted = ratios.stream().sorted().toList();
+        table.row(
+                what + ", median of %d rounds".formatted(rounds),
+                "%.3f (%.3f to %.3f; last %,.0f/s%s)"
+                        .formatted(
+                                sorted.get(rounds / 2), sorted.getFirst(), sorted.getLast(), measured, stolen.said()),
+                goal);
+    }
+
     /** Lets every sitting answer once in ten seconds, and returns how long each acknowledgement took, in nanoseconds. */
     static List<Long> paced(List<SimulatedSitting> sittings) throws Exception {
         ConcurrentLinkedQueue<Long> latencies = new ConcurrentLinkedQueue<>();

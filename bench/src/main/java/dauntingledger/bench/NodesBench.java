@@ -1,7 +1,5 @@
 package dauntingledger.bench;
 
-import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -10,7 +8,6 @@ final class NodesBench {
 
     private static final int SITTINGS = 1_000;
     private static final int ROUNDS = 5;
-    private static final Duration MEASURED = Duration.ofSeconds(6);
 
     private NodesBench() {}
 
@@ -26,11 +23,23 @@ final class NodesBench {
             try (ServerProcess file = ServerProcess.start(2 * SITTINGS, 0)) {
                 List<SimulatedSitting> alone = LoadBench.signIn(file.port(), 2 * SITTINGS);
                 LoadBench.warmUp(alone);
-                compare(table, "durable acknowledgements, one node on PostgreSQL / one on H2", alone, here, "≥ 0.5");
+                LoadBench.compare(
+                        table,
+                        "durable acknowledgements, one node on PostgreSQL / one on H2",
+                        alone,
+                        here,
+                        ROUNDS,
+                        "≥ 0.5");
             }
             List<SimulatedSitting> shared =
                     Stream.concat(here.stream().limit(SITTINGS), there.stream()).toList();
-            compare(table, "durable acknowledgements, two nodes / one, on the same two cores", here, shared, "≥ 0.8");
+            LoadBench.compare(
+                    table,
+                    "durable acknowledgements, two nodes / one, on the same two cores",
+                    here,
+                    shared,
+                    ROUNDS,
+                    "≥ 0.8");
             Stolen stolen = new Stolen();
             List<Long> seen = BoardBench.shown(one.port(), 2 * SITTINGS, there);
             table.row(
@@ -40,26 +49,5 @@ final class NodesBench {
                             .formatted(LoadBench.percentile(seen, 50), LoadBench.percentile(seen, 99), stolen.said()),
                     "p99 ≤ 1 s");
         }
-    }
-
-    private static void compare(
-            Table table, String what, List<SimulatedSitting> plain, List<SimulatedSitting> other, String goal)
-            throws Exception {
-        List<Double> ratios = new ArrayList<>();
-        Stolen stolen = new Stolen();
-        double measured = 0;
-        for (int round = 0; round < ROUNDS; round++) {
-            double before = LoadBench.flatOut(plain, SimulatedSitting::answer, MEASURED);
-            measured = LoadBench.flatOut(other, SimulatedSitting::answer, MEASURED);
-            double after = LoadBench.flatOut(plain, SimulatedSitting::answer, MEASURED);
-            ratios.add(2 * measured / (before + after));
-        }
-        List<Double> sorted = ratios.stream().sorted().toList();
-        table.row(
-                what + ", median of %d rounds".formatted(ROUNDS),
-                "%.2f (%.2f to %.2f; last %,.0f/s%s)"
-                        .formatted(
-                                sorted.get(ROUNDS / 2), sorted.getFirst(), sorted.getLast(), measured, stolen.said()),
-                goal);
     }
 }

@@ -8,7 +8,6 @@ import java.net.ServerSocket;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
@@ -24,7 +23,6 @@ final class OperationsBench {
     private static final int ENTRIES = 1_000_000;
     private static final int ROUNDS = 7;
     private static final int STARTS = 5;
-    private static final Duration MEASURED = Duration.ofSeconds(5);
 
     private OperationsBench() {}
 
@@ -94,20 +92,7 @@ final class OperationsBench {
             List<SimulatedSitting> plain = LoadBench.signIn(without.port(), SITTINGS);
             LoadBench.warmUp(metered);
             LoadBench.warmUp(plain);
-            List<Double> ratios = new ArrayList<>();
-            Stolen stolen = new Stolen();
-            for (int round = 0; round < ROUNDS; round++) {
-                double before = LoadBench.flatOut(plain, SimulatedSitting::answer, MEASURED);
-                double measured = LoadBench.flatOut(metered, SimulatedSitting::answer, MEASURED);
-                double after = LoadBench.flatOut(plain, SimulatedSitting::answer, MEASURED);
-                ratios.add(2 * measured / (before + after));
-            }
-            List<Double> sorted = ratios.stream().sorted().toList();
-            table.row(
-                    "acknowledgements with metrics / without, median of %d rounds".formatted(ROUNDS),
-                    "%.3f (%.3f to %.3f%s)"
-                            .formatted(sorted.get(ROUNDS / 2), sorted.getFirst(), sorted.getLast(), stolen.said()),
-                    "≥ 0.98");
+            LoadBench.compare(table, "acknowledgements with metrics / without", plain, metered, ROUNDS, "≥ 0.98");
         }
     }
 

@@ -1,7 +1,5 @@
 package dauntingledger.app.invigilation;
 
-import static java.util.Objects.requireNonNull;
-
 import dauntingledger.app.ledger.Appointment;
 import dauntingledger.app.ledger.ExamId;
 import dauntingledger.app.ledger.GrownElsewhere;
@@ -21,17 +19,14 @@ import io.micrometer.core.instrument.binder.MeterBinder;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
-import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -61,7 +56,7 @@ class Boards implements MeterBinder {
     private final Clock clock;
     private final OtherNodes nodes;
     private final ConcurrentMap<Place.Key, Board> boards = new ConcurrentHashMap<>();
-    private final ConcurrentMap<SittingId, Shown> bySitting = new ConcurrentHashMap<>();
+    private final ConcurrentMap<SittingId, Board.Shown> bySitting = new ConcurrentHashMap<>();
     private final Set<ExamId> rostersChanged = ConcurrentHashMap.newKeySet();
 
     Boards(Standings standings, BoardPlaces places, Locks locks, JsonMapper json, Clock clock, OtherNodes nodes) {
@@ -78,81 +73,11 @@ class Boards implements MeterBinder {
         Gauge.builder(
                         "exam.streams",
                         () -> boards.values().stream()
-                                .mapToInt(board -> board.windows.size())
+                                .mapToInt(board -> board.windows().size())
                                 .sum())
                 .tag("kind", "board")
                 .description("event streams that are open")
                 .register(registry);
-    }
-
-    /** A sitting as the windows of a board show it. */
-    private static final class Shown {
-        private final Board board;
-        private final BoardPlaces.Seated seated;
-        private Optional<Standing> told = Optional.empty();
-        private volatile Standing read;
-        private volatile BoardPlaces.Live live = BoardPlaces.Live.HERE;
-
-        Shown(Board board, BoardPlaces.Seated seated) {
-            this.board = board;
-            this.seated = seated;
-            this.read = seated.placed().standing();
-        }
-
-        SittingId sitting() {
-            return appointment().sitting();
-        }
-
-        Appointment appointment() {
-            return seated.placed().appointment();
-        }
-
-        /** What the ledger has told is newer than what was read. */
-        synchronized Standing standing() {
-            return told.orElse(read);
-        }
-
-        synchronized Optional<Standing> told() {
-            return told;
-        }
-
-        synchronized void tell(Standing standing) {
-            told = Optional.of(standing);
-        }
-
-        /** Takes what was read, unless something was told since {@code before}. */
-        synchronized boolean tellRead(Optional<Standing> before, Standing standing) {
-            boolean newer = told.equals(before);
-            if (newer) {
-                told = Optional.of(standing);
-            }
-            return newer;
-        }
-
-        Map<String, Object> plain() {
-            return BoardPlaces.plain(seated, standing(), live);
-        }
-    }
-
-    /** A window that looks at a board, as long as whose it is may. */
-    private record Window(SseEmitter stream, BooleanSupplier allowed) {}
-
-    private static final class Board {
-        private final Instant openedAt;
-        private final List<Appointment> roster;
-        private final List<Map<String, Object>> routes;
-        private final Map<SittingId, Shown> shown = new LinkedHashMap<>();
-        private final Set<Shown> changed = ConcurrentHashMap.newKeySet();
-        private final Set<SittingId> grownElsewhere = ConcurrentHashMap.newKeySet();
-        private final AtomicBoolean logged = new AtomicBoolean();
-        private final List<Window> windows = new CopyOnWriteArrayList<>();
-
-        Board(Instant openedAt, List<Appointment> roster, BoardPlaces.Roll roll) {
-            this.openedAt = openedAt;
-            this.roster = roster;
-            this.routes = roll.routes();
-            roll.seated().stream().map(seated -> new Shown(this, seated)).forEach(one -> shown.put(one.sitting(), one));
-        }
     }
 
     /**
@@ -161,27 +86,27 @@ class Boards implements MeterBinder {
      * @param allowed whether it may still be listened to; asked every now and then
      */
     SseEmitter open(Place place, BooleanSupplier allowed) {
-        Window window = new Window(new SseEmitter(NO_TIMEOUT), allowed);
+        Board.Window window = new Board.Window(new SseEmitter(NO_TIMEOUT), allowed);
         Runnable forget = () -> forget(place.key(), window);
         window.stream().onCompletion(forget);
         window.stream().onError(error -> forget.run());
         Board board = boards.compute(place.key(), (key, open) -> {
             Board kept = open == null ? read(key, clock.instant()) : open;
-            kept.windows.add(window);
+            kept.windows().add(window);
             send(kept, window, "time", time());
             send(kept, window, "room", all(kept));
             return kept;
         });
-        if (board.windows.size() > MOST_WINDOWS) {
-            board.windows.getFirst().stream().complete();
+        if (board.windows().size() > MOST_WINDOWS) {
+            board.windows().getFirst().stream().complete();
         }
         return window.stream();
     }
 
     private String all(Board board) {
         List<Map<String, Object>> all =
-                board.shown.values().stream().map(Shown::plain).toList();
-        return json.writeValueAsString(Map.of("routes", board.routes, "places", all));
+                board.shown().values().stream().map(Board.Shown::plain).toList();
+        return json.writeValueAsString(Map.of("routes", board.routes(), "places", all));
     }
 
     /**
@@ -191,14 +116,16 @@ class Boards implements MeterBinder {
     private Board read(Place.Key key, Instant openedAt) {
         List<Standings.Placed> placed = standings.of(key.exam(), key.room());
         Board board = new Board(openedAt, roster(placed), places.roll(placed));
-        bySitting.putAll(board.shown);
+        bySitting.putAll(board.shown());
         for (Standings.Placed again : standings.of(key.exam(), key.room())) {
-            Shown shown = board.shown.get(again.appointment().sitting());
+            Board.Shown shown = board.shown().get(again.appointment().sitting());
             if (shown != null) {
-                shown.read = again.standing();
+                shown.tellRead(Optional.empty(), again.standing());
             }
         }
-        look(board, clock.instant(), locks.locked(clock.instant()));
+        Instant now = clock.instant();
+        Set<String> locked = locks.locked(now);
+        board.shown().values().forEach(shown -> shown.live(live(board, shown, now, locked)));
         return board;
     }
 
@@ -209,29 +136,29 @@ class Boards implements MeterBinder {
     /** Reads a place anew, who sits there or where has changed, and shows all of it in the windows that are open. */
     private void readAnew(Place.Key place) {
         boards.computeIfPresent(place, (key, open) -> {
-            Board anew = read(key, open.openedAt);
-            anew.windows.addAll(open.windows);
-            open.shown.forEach(bySitting::remove);
+            Board anew = read(key, open.openedAt());
+            anew.windows().addAll(open.windows());
+            open.shown().forEach(bySitting::remove);
             String all = all(anew);
-            anew.windows.forEach(window -> send(anew, window, "room", all));
+            anew.windows().forEach(window -> send(anew, window, "room", all));
             return anew;
         });
     }
 
     @EventListener
     void changed(StandingChanged change) {
-        Shown shown = bySitting.get(change.standing().sitting());
+        Board.Shown shown = bySitting.get(change.standing().sitting());
         if (shown != null) {
             shown.tell(change.standing());
-            shown.board.changed.add(shown);
+            shown.board().changed().add(shown);
         }
     }
 
     @EventListener
     void grown(GrownElsewhere grown) {
-        Shown shown = bySitting.get(grown.sitting());
+        Board.Shown shown = bySitting.get(grown.sitting());
         if (shown != null) {
-            shown.board.grownElsewhere.add(grown.sitting());
+            shown.board().grownElsewhere().add(shown);
         }
     }
 
@@ -239,17 +166,17 @@ class Boards implements MeterBinder {
     @EventListener
     void missed(Missed missed) {
         boards.forEach((place, board) -> {
-            board.grownElsewhere.addAll(board.shown.keySet());
-            board.logged.set(true);
+            board.grownElsewhere().addAll(board.shown().values());
+            board.logged().set(true);
             rostersChanged.add(place.exam());
         });
     }
 
     @EventListener
     void noted(Noted noted) {
-        Shown shown = bySitting.get(noted.sitting());
+        Board.Shown shown = bySitting.get(noted.sitting());
         if (shown != null) {
-            shown.board.logged.set(true);
+            shown.board().logged().set(true);
         }
     }
 
@@ -262,7 +189,7 @@ class Boards implements MeterBinder {
     void loggedElsewhere(Place.Key place) {
         Board board = boards.get(place);
         if (board != null) {
-            board.logged.set(true);
+            board.logged().set(true);
         }
     }
 
@@ -276,35 +203,37 @@ class Boards implements MeterBinder {
                 }));
     }
 
-    /** Reads what other nodes have written, unless this one writes meanwhile: then it is read at the next turn. */
+    /** Reads what other nodes have written; what cannot be read, or what this one writes to meanwhile, at the next turn. */
     private void readGrown(Board board) {
-        Set<SittingId> grown = Set.copyOf(board.grownElsewhere);
+        Set<Board.Shown> grown = Set.copyOf(board.grownElsewhere());
         if (grown.isEmpty()) {
             return;
         }
-        board.grownElsewhere.removeAll(grown);
-        Map<SittingId, Optional<Standing>> before = new HashMap<>();
-        grown.forEach(sitting ->
-                Optional.ofNullable(board.shown.get(sitting)).ifPresent(shown -> before.put(sitting, shown.told())));
-        for (Standing standing : standings.standing(before.keySet())) {
-            Shown shown = requireNonNull(board.shown.get(standing.sitting()), "a place of the board");
-            if (shown.tellRead(requireNonNull(before.get(standing.sitting()), "one that was read"), standing)) {
-                board.changed.add(shown);
-            } else {
-                board.grownElsewhere.add(standing.sitting());
-            }
+        board.grownElsewhere().removeAll(grown);
+        Map<Board.Shown, Optional<Standing>> before =
+                grown.stream().collect(Collectors.toMap(shown -> shown, Board.Shown::told));
+        try {
+            Map<SittingId, Standing> read =
+                    standings.standing(grown.stream().map(Board.Shown::sitting).toList()).stream()
+                            .collect(Collectors.toMap(Standing::sitting, standing -> standing));
+            before.forEach((shown, told) -> Optional.ofNullable(read.get(shown.sitting()))
+                    .ifPresent(standing ->
+                            (shown.tellRead(told, standing) ? board.changed() : board.grownElsewhere()).add(shown)));
+        } catch (RuntimeException e) {
+            board.grownElsewhere().addAll(grown);
+            throw e;
         }
     }
 
     private void flush(Board board) {
         readGrown(board);
-        List<Map<String, Object>> changed = List.copyOf(board.changed).stream()
-                .filter(board.changed::remove)
-                .map(Shown::plain)
+        List<Map<String, Object>> changed = List.copyOf(board.changed()).stream()
+                .filter(board.changed()::remove)
+                .map(Board.Shown::plain)
                 .toList();
         if (!changed.isEmpty()) {
             String places = json.writeValueAsString(changed);
-            board.windows.forEach(window -> send(board, window, "places", places));
+            board.windows().forEach(window -> send(board, window, "places", places));
         }
     }
 
@@ -316,27 +245,25 @@ class Boards implements MeterBinder {
         Set<String> locked = locks.locked(now);
         for (Board board : boards.values()) {
             look(board, now, locked);
-            if (board.logged.getAndSet(false)) {
-                board.windows.forEach(window -> send(board, window, "log", "{}"));
+            if (board.logged().getAndSet(false)) {
+                board.windows().forEach(window -> send(board, window, "log", "{}"));
             }
         }
     }
 
     private void look(Board board, Instant now, Set<String> locked) {
-        for (Shown shown : board.shown.values()) {
-            BoardPlaces.Live live = live(board, shown, now, locked);
-            if (!live.equals(shown.live)) {
-                shown.live = live;
-                board.changed.add(shown);
+        for (Board.Shown shown : board.shown().values()) {
+            if (shown.live(live(board, shown, now, locked))) {
+                board.changed().add(shown);
             }
         }
     }
 
     /** Of a seat that was not heard since the server started it is not known; it is given the time that any seat has. */
-    private BoardPlaces.Live live(Board board, Shown shown, Instant now, Set<String> locked) {
+    private BoardPlaces.Live live(Board board, Board.Shown shown, Instant now, Set<String> locked) {
         long lost = shown.standing().progress() == Progress.IN_PROGRESS
                 ? standings
-                        .silentSince(shown.sitting(), now, board.openedAt)
+                        .silentSince(shown.sitting(), now, board.openedAt())
                         .map(Instant::toEpochMilli)
                         .orElse(0L)
                 : 0;
@@ -356,7 +283,7 @@ class Boards implements MeterBinder {
         rostersChanged.removeAll(exams);
         boards.forEach((key, board) -> {
             if (exams.contains(key.exam())
-                    && !roster(standings.of(key.exam(), key.room())).equals(board.roster)) {
+                    && !roster(standings.of(key.exam(), key.room())).equals(board.roster())) {
                 readAnew(key);
             }
         });
@@ -365,7 +292,7 @@ class Boards implements MeterBinder {
     @Scheduled(fixedDelayString = "${exam.time-signal:15s}")
     void signalTime() {
         boards.values()
-                .forEach(board -> board.windows.forEach(window -> {
+                .forEach(board -> board.windows().forEach(window -> {
                     if (window.allowed().getAsBoolean()) {
                         send(board, window, "time", time());
                     } else {
@@ -382,25 +309,25 @@ class Boards implements MeterBinder {
     @EventListener(ContextClosedEvent.class)
     void close() {
         boards.values()
-                .forEach(
-                        board -> board.windows.forEach(window -> window.stream().complete()));
+                .forEach(board ->
+                        board.windows().forEach(window -> window.stream().complete()));
     }
 
-    private void send(Board board, Window window, String event, String data) {
+    private void send(Board board, Board.Window window, String event, String data) {
         try {
             window.stream().send(SseEmitter.event().name(event).data(data));
         } catch (IOException | IllegalStateException e) {
-            board.windows.remove(window);
+            board.windows().remove(window);
         }
     }
 
-    private void forget(Place.Key key, Window window) {
+    private void forget(Place.Key key, Board.Window window) {
         boards.computeIfPresent(key, (same, board) -> {
-            board.windows.remove(window);
-            if (!board.windows.isEmpty()) {
+            board.windows().remove(window);
+            if (!board.windows().isEmpty()) {
                 return board;
             }
-            board.shown.forEach(bySitting::remove);
+            board.shown().forEach(bySitting::remove);
             return null;
         });
     }

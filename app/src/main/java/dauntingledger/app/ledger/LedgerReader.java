@@ -90,8 +90,8 @@ class LedgerReader {
             List<Entry> entries = readable.stream()
                     .map(line -> EntryCodec.fromPlain(plain(line.line())))
                     .toList();
-            Paper paper =
-                    kept.appointment().personal(papers.text(appointment.paper()).paper());
+            Paper paper = kept.appointment()
+                    .personal(papers.text(kept.appointment().paper()).paper());
             LiveLedger.Stored stored = new LiveLedger.Stored(
                     Chain.ofHead(head(kept.appointment())), lines, readable, entries, kept.due(), kept.standing());
             return new LiveLedger(kept.appointment(), paper, stored, settings);

@@ -187,7 +187,7 @@ class LedgerStore implements Ledgers {
                     .forEach(appointment -> locked.put(appointment, current(appointment)));
             locked.forEach(check);
             change.run();
-            locked.forEach(this::forget);
+            locked.values().forEach(this::forget);
         } finally {
             locked.values().forEach(ledger -> ledger.lock().unlock());
         }
@@ -239,7 +239,7 @@ class LedgerStore implements Ledgers {
             throw e;
         } finally {
             if (!whole) {
-                forget(appointment, ledger);
+                forget(ledger);
             }
             ledger.lock().unlock();
         }
@@ -272,21 +272,20 @@ class LedgerStore implements Ledgers {
                 ledger.lock().unlock();
                 throw e;
             }
-            forget(appointment, ledger);
+            forget(ledger);
             ledger.lock().unlock();
         }
     }
 
-    /** Has a ledger read anew with its next use. It may be in use now, so it is only noted here. */
     @EventListener
     void grown(GrownElsewhere grown) {
-        Optional.ofNullable(live.getIfPresent(grown.sitting())).ifPresent(LiveLedger::noteGrownElsewhere);
+        Optional.ofNullable(live.getIfPresent(grown.sitting())).ifPresent(this::forget);
     }
 
     /** Throws a ledger in memory away, which may not be what is stored; the next use reads it anew. */
-    private void forget(Appointment appointment, LiveLedger ledger) {
+    private void forget(LiveLedger ledger) {
         ledger.markStale();
-        live.asMap().remove(appointment.sitting(), ledger);
+        live.asMap().remove(ledger.sitting(), ledger);
     }
 
     /**
@@ -298,12 +297,9 @@ class LedgerStore implements Ledgers {
         while (true) {
             LiveLedger ledger = live.get(appointment.sitting(), id -> reader.read(appointment));
             ledger.lock().lock();
-            if (ledger.isGrownElsewhere()) {
-                forget(appointment, ledger);
-            }
             if (!readAnew && !ledger.isOn(appointment.paper(), appointment.terms())) {
                 readAnew = true;
-                forget(appointment, ledger);
+                forget(ledger);
             }
             if (!ledger.isStale()) {
                 standings.lastHeard(appointment.sitting()).ifPresent(ledger::heardAnywhere);

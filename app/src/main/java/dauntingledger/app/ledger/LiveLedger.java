@@ -54,9 +54,8 @@ final class LiveLedger {
     /** When the candidate was heard last on any node, as far as this one was told. */
     private Instant heardAnywhere = Instant.EPOCH;
 
-    private volatile boolean grownElsewhere;
-
-    private boolean stale;
+    /** Also marked by whoever hears that another node has written to the sitting, without the lock. */
+    private volatile boolean stale;
 
     /**
      * A ledger as it is stored.
@@ -135,6 +134,10 @@ final class LiveLedger {
         return of.equals(paper) && terms.equals(others);
     }
 
+    SittingId sitting() {
+        return sitting;
+    }
+
     int lastSeq() {
         return lastSeq;
     }
@@ -206,15 +209,6 @@ final class LiveLedger {
 
     void markStale() {
         stale = true;
-    }
-
-    /** Notes, without the lock, that another node has written to the sitting. */
-    void noteGrownElsewhere() {
-        grownElsewhere = true;
-    }
-
-    boolean isGrownElsewhere() {
-        return grownElsewhere;
     }
 
     boolean isUntouched() {

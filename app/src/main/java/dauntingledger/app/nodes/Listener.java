@@ -12,7 +12,6 @@ import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.concurrent.locks.LockSupport;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
@@ -132,36 +131,34 @@ class Listener implements SmartLifecycle, MeterBinder {
                     statement.execute("select 1");
                 }
             } else {
-                Stream.of(told).map(PGNotification::getParameter).forEach(payload -> hear(payload, all));
+                for (PGNotification one : told) {
+                    hear(one.getParameter(), all);
+                }
             }
         }
     }
 
     private void publish() {
-        try {
-            events.publishEvent(new Missed());
-        } catch (RuntimeException e) {
-            log.error("What was missed could not be looked up", e);
-        }
+        attempt("what was missed", () -> events.publishEvent(new Missed()));
     }
 
     private void hear(String payload, List<Hearer> all) {
-        Message message = Message.read(payload);
-        if (!nodes.isOwn(message)) {
-            all.stream()
-                    .filter(hearer -> hearer.topic().equals(message.topic()))
-                    .forEach(hearer -> hear(hearer, message.words()));
-        }
+        attempt("what was told", () -> {
+            Message message = Message.read(payload);
+            if (!nodes.isOwn(message)) {
+                all.stream()
+                        .filter(hearer -> hearer.topic().equals(message.topic()))
+                        .forEach(hearer -> hearer.heard().accept(message.words()));
+            }
+        });
     }
 
-    private static void hear(Hearer hearer, List<String> words) {
+    /** Whatever goes wrong with one word, the next ones are heard. */
+    private static void attempt(String what, Runnable hearing) {
         try {
-            hearer.heard().accept(words);
+            hearing.run();
         } catch (RuntimeException e) {
-            log.error(
-                    "What was told about '{}' was not taken in: {}",
-                    hearer.topic(),
-                    e.getClass().getName());
+            log.error("Not all of {} was taken in: {}", what, e.getClass().getName());
         }
     }
 }

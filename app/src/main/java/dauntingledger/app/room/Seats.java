@@ -6,6 +6,7 @@ import dauntingledger.app.ledger.GrownElsewhere;
 import dauntingledger.app.ledger.Ledgers;
 import dauntingledger.app.ledger.Recorded;
 import dauntingledger.app.ledger.SittingId;
+import dauntingledger.app.ledger.UnreadableLedgerException;
 import dauntingledger.app.nodes.Missed;
 import dauntingledger.rulebook.plain.EntryCodec;
 import dauntingledger.rulebook.sitting.Actor;
@@ -20,8 +21,6 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.CopyOnWriteArrayList;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -33,7 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class Seats implements MeterBinder {
 
-    private static final Logger log = LoggerFactory.getLogger(Seats.class);
     private static final long NO_TIMEOUT = 0L;
 
     private final Clock clock;
@@ -141,15 +139,16 @@ class Seats implements MeterBinder {
 
     private void lookElsewhere(SittingId sitting) {
         try {
-            Ledgers.Opened opened = ledgers.open(appointments.find(sitting).orElseThrow(), clock.instant());
-            String made = forWindows(opened);
-            streams.getOrDefault(sitting, List.of()).forEach(stream -> send(sitting, stream, "entries", made));
-            opened.sitting().seat().ifPresent(seat -> taken(sitting, seat));
+            appointments.find(sitting).ifPresent(appointment -> {
+                Ledgers.Opened opened = ledgers.open(appointment, clock.instant());
+                String made = forWindows(opened);
+                streams.getOrDefault(sitting, List.of()).forEach(stream -> send(sitting, stream, "entries", made));
+                opened.sitting().seat().ifPresent(seat -> taken(sitting, seat));
+            });
+        } catch (UnreadableLedgerException e) {
+            // It was said in the log, and there is nothing to tell.
         } catch (RuntimeException e) {
-            log.warn(
-                    "What other nodes wrote to sitting {} was not told to its windows: {}",
-                    sitting,
-                    e.getClass().getName());
+            grownElsewhere.add(sitting); // The store will answer again.
         }
     }
 

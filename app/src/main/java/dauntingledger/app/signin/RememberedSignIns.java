@@ -150,7 +150,11 @@ final class RememberedSignIns extends AbstractRememberMeServices {
         if (series.isEmpty()) {
             known.invalidate(tokens[0]);
         }
-        return series.filter(one -> one.isOpenedBy(tokens[1], clock.instant())).map(Series::person);
+        return series.flatMap(one -> person(one, tokens[1]));
+    }
+
+    private Optional<UserDetails> person(Series series, String secret) {
+        return series.isOpenedBy(secret, clock.instant()) ? Optional.of(series.person()) : Optional.empty();
     }
 
     private Optional<Series> ifKnown(String series) {
@@ -171,9 +175,7 @@ final class RememberedSignIns extends AbstractRememberMeServices {
     /** Returns whether a request comes from somebody who is signed in, as far as that is known without the store. */
     boolean isKnown(HttpServletRequest request) {
         return cookie(request)
-                .filter(tokens -> ifKnown(tokens[0])
-                        .filter(series -> series.isOpenedBy(tokens[1], clock.instant()))
-                        .isPresent())
+                .flatMap(tokens -> ifKnown(tokens[0]).flatMap(series -> person(series, tokens[1])))
                 .isPresent();
     }
 

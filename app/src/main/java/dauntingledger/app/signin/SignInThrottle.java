@@ -51,6 +51,12 @@ class SignInThrottle implements Locks {
     private final Cache<String, Failures> byAddress =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
+    private final OtherNodes nodes;
+
+    SignInThrottle(OtherNodes nodes) {
+        this.nodes = nodes;
+    }
+
     /**
      * Who tries to sign in.
      *
@@ -70,12 +76,6 @@ class SignInThrottle implements Locks {
         boolean isKnown() {
             return place.isEmpty();
         }
-    }
-
-    private final OtherNodes nodes;
-
-    SignInThrottle(OtherNodes nodes) {
-        this.nodes = nodes;
     }
 
     private record Failures(int count, Instant openAgainAt) {
@@ -105,9 +105,13 @@ class SignInThrottle implements Locks {
         return now.toEpochMilli() + "|" + key.place() + "|" + key.number();
     }
 
-    void failedElsewhere(String word) {
+    private static Key key(String word) {
         String[] parts = word.split("\\|", 3);
-        count(new Key(parts[2], parts[1]), Instant.ofEpochMilli(Long.parseLong(parts[0])));
+        return new Key(parts[2], parts[1]);
+    }
+
+    void failedElsewhere(String word) {
+        count(key(word), Instant.ofEpochMilli(Long.parseLong(word.substring(0, word.indexOf('|')))));
     }
 
     private void count(Key key, Instant now) {
@@ -132,8 +136,7 @@ class SignInThrottle implements Locks {
     }
 
     void succeededElsewhere(String word) {
-        String[] parts = word.split("\\|", 3);
-        takeOff(new Key(parts[2], parts[1]));
+        takeOff(key(word));
     }
 
     private void takeOff(Key key) {

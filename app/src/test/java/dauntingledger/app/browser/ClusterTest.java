@@ -2,6 +2,7 @@ package dauntingledger.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.fail;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
@@ -39,10 +40,10 @@ class ClusterTest {
 
     private static final Duration A_SECOND = Duration.ofSeconds(1);
 
-    /** On a machine that runs other tests beside these. */
-    private static final Duration AT_ONCE = Duration.ofSeconds(8);
-
+    /** A machine that runs other tests beside these may be late once. */
     private static final int TRIES = 3;
+
+    private static final Duration AFTER_A_KILL = Duration.ofSeconds(5);
     private static final Duration PATIENCE = Duration.ofSeconds(30);
     private static final String INVIGILATOR = "INV-1";
 
@@ -111,39 +112,62 @@ class ClusterTest {
         awaitLine(room, "\"now\"");
         awaitLine(places, "\"routes\"");
 
-        List<Duration> pauses = new ArrayList<>();
-        for (int i = 0; i < TRIES; i++) {
+        assertWithinASecond(i -> {
             invigilator.submit(board + "/pause", "sittings=" + id + "&reason=lamp+" + i);
-            pauses.add(awaitLine(room, "\"kind\":\"paused\"", "lamp " + i));
+            Duration took = awaitLine(room, "\"kind\":\"paused\"", "lamp " + i);
             invigilator.submit(board + "/resume", "sittings=" + id);
-            awaitLine(room, "\"kind\":\"resumed\"", "lamp " + i);
-        }
-        assertThat(pauses.stream().min(Duration::compareTo))
-                .hasValueSatisfying(
-                        quickest -> assertThat(quickest).as(pauses.toString()).isLessThan(A_SECOND));
-
-        places.clear();
-        String item = "{\"id\":\"" + UUID.randomUUID() + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis()
-                + ",\"kind\":\"help-called\",\"reason\":\"technical\",\"note\":\"\"}";
-        HttpResponse<String> called = candidate.post(
-                "/sittings/" + id + "/entries", "{\"seat\":\"" + seat + "\",\"entries\":[" + item + "]}");
-        assertThat(called.body()).contains("\"status\":\"entered\"");
-        assertThat(awaitLine(places, "\"sitting\":" + id)).isLessThan(AT_ONCE);
-
+            return took;
+        });
+        assertWithinASecond(i -> {
+            places.clear();
+            call(candidate, id, seat, i % 2 == 0 ? "help-called" : "help-withdrawn");
+            return awaitLine(places, "\"sitting\":" + id);
+        });
         HttpCandidate elsewhere = at(cluster.port(1), sitting.get(1), "4071");
-        seat(elsewhere, id);
-        assertThat(awaitLine(room, "event:moved")).isLessThan(AT_ONCE);
-
-        elsewhere.submit("/sign-out", "");
-        awaitRedirect(candidate);
+        assertWithinASecond(i -> {
+            room.clear();
+            seat(elsewhere, id);
+            return awaitLine(room, "event:moved");
+        });
+        assertWithinASecond(i -> {
+            HttpCandidate here = at(cluster.port(2), sitting.get(1), "4071");
+            assertThat(here.get("/").statusCode()).isEqualTo(200);
+            at(cluster.port(1), sitting.get(1), "4071").submit("/sign-out", "");
+            return awaitSignedOut(here);
+        });
     }
 
-    /** Waits until somebody is not signed in any more. */
-    private static void awaitRedirect(HttpCandidate browser) throws Exception {
+    /** Something that takes its time, done for the first time, the second, and so on from 0. */
+    private interface Trial {
+        Duration run(int number) throws Exception;
+    }
+
+    private static void assertWithinASecond(Trial trial) throws Exception {
+        List<Duration> took = new ArrayList<>();
+        for (int i = 0; i < TRIES; i++) {
+            took.add(trial.run(i));
+            if (took.getLast().compareTo(A_SECOND) < 0) {
+                return;
+            }
+        }
+        fail("each took longer than a second: " + took);
+    }
+
+    private static void call(HttpCandidate candidate, String sitting, String seat, String kind) throws Exception {
+        String entry = "{\"id\":\"" + UUID.randomUUID() + "\",\"by\":\"candidate\",\"at\":" + System.currentTimeMillis()
+                + ",\"kind\":\"" + kind + "\",\"reason\":\"technical\",\"note\":\"\"}";
+        HttpResponse<String> answer = candidate.post(
+                "/sittings/" + sitting + "/entries", "{\"seat\":\"" + seat + "\",\"entries\":[" + entry + "]}");
+        assertThat(answer.body()).contains("\"status\":\"entered\"");
+    }
+
+    /** Returns how long it took until somebody was not signed in any more. */
+    private static Duration awaitSignedOut(HttpCandidate browser) throws Exception {
         long start = System.nanoTime();
         while (browser.get("/").statusCode() != 302) {
-            assertThat(Duration.ofNanos(System.nanoTime() - start)).isLessThan(AT_ONCE);
+            assertThat(Duration.ofNanos(System.nanoTime() - start)).isLessThan(PATIENCE);
         }
+        return Duration.ofNanos(System.nanoTime() - start);
     }
 
     private static String seat(HttpCandidate browser, String sitting) throws IOException, InterruptedException {
@@ -225,7 +249,7 @@ class ClusterTest {
         writer.awaitMore();
         cluster.run("kill", "2");
         writer.awaitMore();
-        assertThat(writer.longestWait()).as("a node was killed").isLessThan(AT_ONCE);
+        assertThat(writer.longestWait()).as("a node was killed").isLessThan(AFTER_A_KILL);
         cluster.run("kill", "balancer");
         cluster.run("start", "balancer");
         writer.awaitMore();
